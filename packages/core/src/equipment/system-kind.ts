@@ -1,0 +1,20 @@
+/** The kinds of residential system a round is worked on. */
+export const SYSTEM_KINDS = [
+  'split-air-conditioner',
+  'split-heat-pump',
+  'packaged-heat-pump',
+  'air-handler-electric-heat',
+  'gas-furnace-with-coil',
+  'ductless-heat-pump',
+] as const;
+
+export type SystemKind = (typeof SYSTEM_KINDS)[number];
+
+export const SYSTEM_KIND_NAMES: Readonly<Record<SystemKind, string>> = {
+  'split-air-conditioner': 'split air conditioner',
+  'split-heat-pump': 'split heat pump',
+  'packaged-heat-pump': 'packaged heat pump',
+  'air-handler-electric-heat': 'air handler with electric heat',
+  'gas-furnace-with-coil': 'gas furnace with coil',
+  'ductless-heat-pump': 'ductless inverter heat pump',
+};

@@ -1,0 +1,99 @@
+import { z } from 'zod';
+import { COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
+import { plateSchema, systemKindSchema } from '../equipment/plate.ts';
+import { policySchema } from '../judgement/policy.ts';
+import { STANDINGS } from '../judgement/standing.ts';
+import { dateSchema, idSchema, momentSchema } from './common.ts';
+import { readingSchema } from './readings.ts';
+import { visitSchema } from './visits.ts';
+
+const line = (max: number, what: string) =>
+  z
+    .string({ error: `${what} is missing` })
+    .trim()
+    .min(1, `${what} is missing`)
+    .max(max, `at most ${max} characters`);
+
+const componentPlateSchema = z.object({ rating: z.string().trim().max(60, 'at most 60 characters').optional() });
+
+/** A new system: who, where, what kind, its plate, and the ids the client made for its parts. */
+export const newSystemSchema = z.object({
+  customerId: idSchema,
+  customerName: line(80, 'the customer’s name'),
+  address: line(120, 'the address'),
+  area: z.string().trim().max(40, 'at most 40 characters').optional(),
+  kind: systemKindSchema,
+  plate: plateSchema,
+  installedOn: dateSchema.optional(),
+  components: z.array(z.object({ id: idSchema, slot: z.enum(SLOTS) })).max(40),
+});
+export type NewSystem = z.infer<typeof newSystemSchema>;
+
+/** One life of a part. */
+export const componentSchema = z.object({
+  id: idSchema,
+  slot: z.enum(SLOTS),
+  kind: z.enum(COMPONENT_KINDS),
+  plate: componentPlateSchema,
+  fittedOn: dateSchema.nullable(),
+  removedOn: dateSchema.nullable(),
+  removedReason: z.string().nullable(),
+  replaces: idSchema.nullable(),
+  standing: z.enum(STANDINGS),
+});
+export type ComponentView = z.infer<typeof componentSchema>;
+
+/** A part fitted in place of another, with what its label says. */
+export const fittedPartSchema = z.object({
+  replaces: idSchema,
+  fittedOn: dateSchema,
+  plate: componentPlateSchema,
+  /** Why the old one came out. */
+  reason: line(200, 'the reason'),
+  visitId: idSchema.optional(),
+  /** Why a part that the replacement rule refuses was fitted all the same. */
+  overruledBecause: z.string().trim().max(200).optional(),
+});
+export type FittedPart = z.infer<typeof fittedPartSchema>;
+
+export const systemSummarySchema = z.object({
+  id: idSchema,
+  customerName: z.string(),
+  address: z.string(),
+  area: z.string().nullable(),
+  kind: systemKindSchema,
+  standing: z.enum(STANDINGS),
+  lastVisitOn: dateSchema.nullable(),
+});
+export type SystemSummary = z.infer<typeof systemSummarySchema>;
+
+export const systemsQuerySchema = z.object({
+  search: z.string().trim().max(80).optional(),
+  limit: z.coerce.number().int().min(1).max(200).default(100),
+  offset: z.coerce.number().int().min(0).max(100_000).default(0),
+});
+
+export const systemsPageSchema = z.object({ total: z.number().int(), systems: z.array(systemSummarySchema) });
+
+/** A system with everything its screens need; the browser judges from this. */
+export const systemDetailSchema = z.object({
+  id: idSchema,
+  customerName: z.string(),
+  address: z.string(),
+  area: z.string().nullable(),
+  kind: systemKindSchema,
+  plate: plateSchema,
+  installedOn: dateSchema.nullable(),
+  components: z.array(componentSchema),
+  visits: z.array(visitSchema),
+  readings: z.array(readingSchema),
+});
+export type SystemDetail = z.infer<typeof systemDetailSchema>;
+
+/** Who is working, for which firm, by which policy. */
+export const sessionSchema = z.object({
+  firm: z.object({ id: idSchema, name: z.string(), policy: policySchema }),
+  person: z.object({ id: idSchema, name: z.string(), initials: z.string() }),
+  now: momentSchema,
+});
+export type Session = z.infer<typeof sessionSchema>;

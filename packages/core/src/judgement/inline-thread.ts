@@ -1,0 +1,22 @@
+import type { InlineThreadData } from '../http/watch.ts';
+import type { JudgedReading } from './judge.ts';
+import type { ThreadState } from './thread-state.ts';
+
+/** What an inline thread is drawn from: its numbers in order, limit, baseline and the range at the next round. */
+export function inlineThread(readings: readonly JudgedReading[], state: ThreadState): InlineThreadData {
+  const points = readings
+    .filter((r) => r.value !== null)
+    .map((r) => ({ day: r.day, value: r.value ?? 0 }))
+    .sort((a, b) => a.day - b.day);
+  const ahead = state.numeric?.outlook ?? null;
+  const limits = state.numeric?.limits;
+  const plate = state.numeric?.reasons.find((r) => r.basis === 'plate');
+  const wearSide = ahead?.crossing?.side;
+  const limit = !limits?.known ? null : wearSide ? limits[wearSide] : (plate?.limit ?? null);
+  return {
+    points,
+    limit,
+    baseline: state.numeric?.baseline?.value ?? null,
+    ahead: ahead && { day: ahead.day, expected: ahead.expected, low80: ahead.low80, high80: ahead.high80 },
+  };
+}

@@ -1,0 +1,159 @@
+import type { Component, Point } from '../equipment/component.ts';
+import type { Plate } from '../equipment/plate.ts';
+import type { SystemKind } from '../equipment/system-kind.ts';
+import type { Day } from '../quantity/day.ts';
+import type { About, Limits, ReadingKind } from '../readings/kind.ts';
+import { readingKind } from '../readings/registry.ts';
+import { threeWireCheck } from '../trade/motor/three-wire-check.ts';
+import type { DriftFit } from '../trend/fit-drift.ts';
+import type { Outlook } from '../trend/outlook.ts';
+import type { ThreadReading } from '../trend/thread-outlook.ts';
+import { judgeAgainstPlate } from './against-plate.ts';
+import { baselineOf, type Baseline } from './baseline.ts';
+import { judgeByTrend } from './by-trend.ts';
+import type { Judgement } from './judgement.ts';
+import type { Policy } from './policy.ts';
+import { severityOf, worstOf, type Standing } from './standing.ts';
+
+/** A reading as it is judged. */
+export interface JudgedReading {
+  readonly kind: string;
+  readonly point: Point;
+  readonly method: string;
+  /** In the kind's unit; null for a finding. */
+  readonly value: number | null;
+  readonly finding: string | null;
+  readonly day: Day;
+}
+
+/** What a reading is judged in the light of. */
+export interface JudgeContext {
+  readonly systemKind: SystemKind;
+  readonly plate: Plate;
+  readonly component: Component;
+  /** Earlier readings of the same thread (kind, point, this life of the part), superseded ones left out, any order. */
+  readonly earlier: readonly ThreadReading[];
+  /** The day of the next round. */
+  readonly nextRound: Day;
+  /** Values of the same kind at the part's other points on the same visit. */
+  readonly companions?: Partial<Record<Point, number>> | undefined;
+}
+
+/** A verdict: the worst of its judgements first, then all of them. */
+export interface Verdict extends Judgement {
+  readonly value: number | null;
+  readonly reasons: readonly Judgement[];
+  readonly baseline: Baseline | null;
+  readonly fit: DriftFit | null;
+  readonly outlook: Outlook | null;
+  readonly limits: Limits;
+}
+
+/** Raised for a reading whose kind is not in the registry: a programming error, since entries are checked before. */
+export class UnknownReadingKind extends Error {}
+
+function judgeBaseline(
+  kind: ReadingKind,
+  value: number,
+  baseline: Baseline | null,
+  isFirst: boolean,
+  about: About,
+  policy: Policy,
+): Judgement | null {
+  if (!kind.judgeBaseline) return null;
+  if (!baseline || isFirst) {
+    const because: Judgement['because'] = isFirst
+      ? { code: 'is-the-baseline', numbers: { value, unit: kind.unit } }
+      : { code: 'no-baseline-yet', numbers: { readings: 0 } };
+    return { basis: 'baseline', standing: 'unproven', limit: null, because };
+  }
+  const offPercent = (100 * (value - baseline.value)) / baseline.value;
+  return kind.judgeBaseline(
+    { value, baseline: baseline.value, offPercent, from: baseline.from, unit: kind.unit },
+    about,
+    policy,
+  );
+}
+
+function judgeThreeWires(reading: JudgedReading, context: JudgeContext): Judgement | null {
+  if (reading.kind !== 'compressor-amps') return null;
+  const all: Partial<Record<Point, number>> = { ...context.companions, [reading.point]: reading.value ?? undefined };
+  const { common, run, 'start-wire': start } = all;
+  if (common === undefined || run === undefined || start === undefined) return null;
+  const check = threeWireCheck({ common, run, start });
+  if (check.outcome === 'cannot-say') return null;
+  const numbers = { expected: check.expectedCommon, value: common, offPercent: check.offPercent };
+  return check.outcome === 'agrees'
+    ? { basis: 'cross-check', standing: 'sound', limit: null, because: { code: 'three-wires-agree', numbers } }
+    : { basis: 'cross-check', standing: 'watch', limit: null, because: { code: 'three-wires-miss', numbers } };
+}
+
+/** The overall standing: whatever is wrong comes first; else the plate decides, or for some kinds the baseline may. */
+function combine(reasons: readonly Judgement[], kind: ReadingKind, point: Point): Standing {
+  const worst = worstOf(reasons.map((r) => r.standing));
+  if (severityOf(worst) > severityOf('unproven')) return worst;
+  const deciding = kind.plateDecides(point) ? ['plate', 'finding'] : ['plate', 'finding', 'baseline'];
+  return reasons.some((r) => deciding.includes(r.basis) && r.standing === 'sound') ? 'sound' : 'unproven';
+}
+
+function judgeNumber(
+  value: number,
+  reading: JudgedReading,
+  context: JudgeContext,
+  kind: ReadingKind,
+  policy: Policy,
+): Verdict {
+  const about: About = { ...context, point: reading.point };
+  const limits = kind.limits(about, policy);
+  const thread = { day: reading.day, value, method: reading.method };
+  const all = [...context.earlier, thread];
+  const baseline = baselineOf(kind, all, context.component.fittedOn, limits);
+  const reference = (limits.known ? limits.nominal : baseline?.value) ?? value;
+  const trend =
+    kind.wear === 'none'
+      ? null
+      : judgeByTrend(kind, context.earlier, thread, limits, reference, context.nextRound, policy);
+  const isFirst = context.earlier.length === 0;
+  const reasons = [
+    reading.finding && kind.judgeFinding ? kind.judgeFinding(reading.finding, reading.point) : null,
+    judgeAgainstPlate(value, limits),
+    judgeBaseline(kind, value, baseline, isFirst, about, policy),
+    judgeThreeWires(reading, context),
+    // A part that is open has no trend.
+    reading.finding ? null : (trend?.judgement ?? null),
+  ].filter((r) => r !== null);
+  return conclude(reasons, kind, reading.point, value, {
+    baseline,
+    fit: trend?.fit ?? null,
+    outlook: trend?.outlook ?? null,
+    limits,
+  });
+}
+
+function conclude(
+  reasons: readonly Judgement[],
+  kind: ReadingKind,
+  point: Point,
+  value: number | null,
+  rest: Pick<Verdict, 'baseline' | 'fit' | 'outlook' | 'limits'>,
+): Verdict {
+  const standing = combine(reasons, kind, point);
+  const lead = reasons.find((r) => r.standing === standing) ?? reasons[0];
+  if (!lead) throw new UnknownReadingKind(`${kind.id} gives no judgement for a finding`);
+  return { ...lead, standing, value, reasons, ...rest };
+}
+
+/**
+ * Judges a reading against plate or rule, against the part's own baseline, by its trend, and across the part's points.
+ * The verdict is data: standing, what it rests on, limit and value in the kind's unit, and every reason with its
+ * numbers. Compressor amps are held against RLA (or the RLA derived from MCA), never against the breaker; without
+ * either they are 'unproven' with the reason. Throws UnknownReadingKind for a kind the registry does not have.
+ */
+export function judge(reading: JudgedReading, context: JudgeContext, policy: Policy): Verdict {
+  const kind = readingKind(reading.kind);
+  if (!kind) throw new UnknownReadingKind(reading.kind);
+  if (reading.value !== null) return judgeNumber(reading.value, reading, context, kind, policy);
+  const judged = reading.finding && kind.judgeFinding ? [kind.judgeFinding(reading.finding, reading.point)] : [];
+  const limits = kind.limits({ ...context, point: reading.point }, policy);
+  return conclude(judged, kind, reading.point, null, { baseline: null, fit: null, outlook: null, limits });
+}

@@ -1,0 +1,14 @@
+import type { Because } from './reasons.ts';
+import type { Standing } from './standing.ts';
+
+/** What a judgement rests on. */
+export type Basis = 'plate' | 'baseline' | 'trend' | 'finding' | 'cross-check';
+
+/** One of the ways a reading was judged, as data. */
+export interface Judgement {
+  readonly basis: Basis;
+  readonly standing: Standing;
+  /** The limit it was held against, in the reading's unit; null when there is none. */
+  readonly limit: number | null;
+  readonly because: Because;
+}

@@ -1,0 +1,87 @@
+import type { Point } from '../equipment/component.ts';
+import type { Day } from '../quantity/day.ts';
+import type { MeasureRefusal } from '../quantity/measure.ts';
+import type { Unit } from '../quantity/unit.ts';
+
+/** Where a value lies between its nominal and its limit. */
+export type Position = 'within' | 'nearing' | 'past';
+
+interface AgainstLimit {
+  readonly value: number;
+  readonly nominal: number;
+  readonly limit: number;
+  readonly side: 'lower' | 'upper';
+  readonly position: Position;
+}
+
+interface AgainstBaseline {
+  readonly value: number;
+  readonly baseline: number;
+  readonly offPercent: number;
+  readonly from: 'as-fitted' | 'first-sound';
+  readonly unit: Unit;
+}
+
+/**
+ * Every reason a verdict can give: its code and the numbers its sentence is made of. Words are made from these in
+ * words.ts and nowhere else, so that screen, report and export agree.
+ */
+export interface ReasonNumbers {
+  'against-rating': AgainstLimit;
+  'against-rated-load': AgainstLimit & { readonly figure: 'RLA' | 'FLA'; readonly derived: boolean };
+  'against-nominal-volts': AgainstLimit;
+  'rating-unknown': { readonly text: string };
+  'rla-unknown': { readonly why: 'nothing-known' | 'fan-fla-missing' | 'only-breaker' | 'contradiction' };
+  'fla-unknown': { readonly part: 'outdoor fan' | 'blower' };
+  'no-plate-limit-for-wire': { readonly point: Point };
+  'open-section': { readonly point: Point };
+  'shorted-section': { readonly point: Point };
+  'holds-charge': { readonly point: Point };
+  looks: { readonly look: 'sound' | 'rusted' | 'bulged' | 'leaking' | 'burst' };
+  'as-it-was': AgainstBaseline;
+  'off-baseline': AgainstBaseline;
+  'far-below-usual': AgainstBaseline;
+  'blocked-air': AgainstBaseline & { readonly motor: 'psc' | 'ecm' };
+  'no-baseline-yet': { readonly readings: number };
+  'is-the-baseline': { readonly value: number; readonly unit: Unit };
+  trend: {
+    readonly chance: number;
+    readonly expected: number;
+    readonly low80: number;
+    readonly high80: number;
+    readonly limit: number;
+    readonly side: 'lower' | 'upper';
+    readonly day: Day;
+    readonly perYear: number;
+    readonly perYearPercent: number;
+    readonly readings: number;
+    readonly ownSharePercent: number;
+    readonly unit: Unit;
+  };
+  'trend-too-short': { readonly readings: number; readonly least: number };
+  'trend-without-limit': { readonly perYear: number; readonly readings: number; readonly unit: Unit };
+  'odd-point': { readonly value: number; readonly expected: number; readonly deviations: number; readonly unit: Unit };
+  'three-wires-agree': { readonly expected: number; readonly value: number };
+  'three-wires-miss': { readonly expected: number; readonly value: number; readonly offPercent: number };
+  'far-from-plausible': {
+    readonly value: number;
+    readonly low: number;
+    readonly high: number;
+    readonly unit: Unit;
+    /** The value with its decimal point moved, when that would be plausible. */
+    readonly perhaps: number | null;
+  };
+  'doubtful-volts': { readonly volts: number; readonly lineVolts: number; readonly expectedAtLeast: number };
+}
+
+type Coded<Table> = { [Code in keyof Table]: { readonly code: Code; readonly numbers: Table[Code] } }[keyof Table];
+
+/** A reason as data. */
+export type Because = Coded<ReasonNumbers>;
+
+/** Why a value was not taken at all. */
+export type Refusal =
+  | MeasureRefusal
+  | { readonly code: 'unknown-choice'; readonly numbers: { readonly text: string } }
+  | { readonly code: 'unknown-field'; readonly numbers: { readonly text: string } }
+  | { readonly code: 'no-volts-across'; readonly numbers: Record<string, never> };

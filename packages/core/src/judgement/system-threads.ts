@@ -1,0 +1,120 @@
+import type { Component, Point } from '../equipment/component.ts';
+import type { Plate } from '../equipment/plate.ts';
+import type { SystemKind } from '../equipment/system-kind.ts';
+import { dayOf, type Day } from '../quantity/day.ts';
+import { readingKind } from '../readings/registry.ts';
+import type { JudgeContext, JudgedReading } from './judge.ts';
+import type { Policy } from './policy.ts';
+import { threadState, type ThreadState } from './thread-state.ts';
+
+/** A reading as it is kept, as far as judging needs it. */
+export interface KeptReading {
+  readonly id: string;
+  readonly visitId: string;
+  readonly componentId: string;
+  readonly kind: string;
+  readonly point: Point;
+  readonly method: string;
+  /** In the kind's unit; null for a finding. */
+  readonly value: number | null;
+  readonly finding: string | null;
+  /** UTC timestamp. */
+  readonly takenAt: string;
+  readonly supersedes: string | null;
+}
+
+/** The name of a thread: one component's readings of one kind at one point. */
+export const threadKey = (t: { componentId: string; kind: string; point: string }): string =>
+  `${t.componentId}/${t.kind}/${t.point}`;
+
+/** The readings that stand: those no other reading supersedes, in the order they were taken. */
+export function standingReadings<R extends KeptReading>(readings: readonly R[]): R[] {
+  const replaced = new Set(readings.map((r) => r.supersedes));
+  return readings
+    .filter((r) => !replaced.has(r.id))
+    .sort((a, b) => (a.takenAt < b.takenAt ? -1 : a.takenAt > b.takenAt ? 1 : a.id < b.id ? -1 : 1));
+}
+
+/** A kept reading as it is judged, on the UTC day it was taken. */
+export const judgedReading = (r: KeptReading): JudgedReading => ({
+  kind: r.kind,
+  point: r.point,
+  method: r.method,
+  value: r.value,
+  finding: r.finding,
+  day: dayOf(r.takenAt),
+});
+
+/** The readings that stand, by thread. */
+export function byThread<R extends KeptReading>(readings: readonly R[]): Map<string, R[]> {
+  const threads = new Map<string, R[]>();
+  for (const r of standingReadings(readings)) {
+    const key = threadKey(r);
+    threads.set(key, [...(threads.get(key) ?? []), r]);
+  }
+  return threads;
+}
+
+/** Values of one kind at a component's points on one visit; the latest of each point. */
+export function companionsOf(
+  readings: readonly KeptReading[],
+  of: { visitId: string; componentId: string; kind: string },
+): NonNullable<JudgeContext['companions']> {
+  const companions: Partial<Record<Point, number>> = {};
+  for (const r of standingReadings(readings)) {
+    const together = r.visitId === of.visitId && r.componentId === of.componentId && r.kind === of.kind;
+    if (together && r.value !== null) companions[r.point] = r.value;
+  }
+  return companions;
+}
+
+/**
+ * The day after which a thread's readings count: the day a part was fitted that changes them without being worn itself.
+ * -Infinity when nothing restarts it. `components` are the system's living parts.
+ */
+export function restartedOn(kind: string, point: Point, components: readonly Component[]): Day {
+  const by = readingKind(kind)?.restartedBy?.(point) ?? [];
+  const days = components.filter((c) => by.includes(c.kind)).map((c) => c.fittedOn ?? -Infinity);
+  return Math.max(-Infinity, ...days);
+}
+
+/** The readings of a thread that count now: all of them, or those since something restarted it. */
+export function countingReadings<R extends KeptReading>(readings: readonly R[], components: readonly Component[]): R[] {
+  return readings.filter((r) => dayOf(r.takenAt) > restartedOn(r.kind, r.point, components));
+}
+
+/** A system as judging sees it. */
+export interface JudgedSystem<C extends Component & { id: string } = Component & { id: string }> {
+  readonly kind: SystemKind;
+  readonly plate: Plate;
+  readonly components: readonly C[];
+}
+
+export interface SystemThread<R extends KeptReading = KeptReading, C = Component & { id: string }> {
+  readonly key: string;
+  readonly component: C;
+  readonly readings: readonly R[];
+  readonly state: ThreadState;
+}
+
+/** Every thread of a system as it stands, given all its readings. Readings of unknown parts or kinds are left out. */
+export function systemThreads<R extends KeptReading, C extends Component & { id: string }>(
+  system: JudgedSystem<C>,
+  readings: readonly R[],
+  nextRound: Day,
+  policy: Policy,
+): SystemThread<R, C>[] {
+  const components = new Map(system.components.map((c) => [c.id, c]));
+  const threads: SystemThread<R, C>[] = [];
+  for (const [key, kept] of byThread(readings)) {
+    const newest = kept.at(-1);
+    const component = newest && components.get(newest.componentId);
+    if (!newest || !component) continue;
+    const companions = companionsOf(readings, newest);
+    const context = { systemKind: system.kind, plate: system.plate, component, nextRound, companions };
+    const counting = countingReadings(kept, system.components);
+    const state = threadState(counting.map(judgedReading), context, policy);
+    if (state) threads.push({ key, component, readings: counting, state });
+  }
+  return threads;
+}

@@ -1,0 +1,45 @@
+import { CEILING, FLOOR, type Unit } from './unit.ts';
+
+/** Why a typed value cannot be a measurement. */
+export type MeasureRefusal =
+  | { code: 'empty'; numbers: Record<string, never> }
+  | { code: 'not-a-number'; numbers: { text: string } }
+  | { code: 'negative'; numbers: { value: number; unit: Unit } }
+  | { code: 'beyond-any-meter'; numbers: { value: number; unit: Unit; limit: number } }
+  | { code: 'no-over-limit-here'; numbers: Record<string, never> };
+
+export type Measure =
+  { outcome: 'number'; value: number } | { outcome: 'over-limit' } | { outcome: 'refused'; because: MeasureRefusal };
+
+const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
+
+const refused = (because: MeasureRefusal): Measure => ({ outcome: 'refused', because });
+
+/**
+ * Checks a number against what its unit can hold at all (see CEILING and FLOOR).
+ * Returns undefined when it may be kept, else the reason.
+ */
+export function refuseNumber(value: number, unit: Unit): MeasureRefusal | undefined {
+  if (!Number.isFinite(value)) return { code: 'not-a-number', numbers: { text: String(value) } };
+  if (value < FLOOR[unit]) return { code: 'negative', numbers: { value, unit } };
+  if (value > CEILING[unit]) return { code: 'beyond-any-meter', numbers: { value, unit, limit: CEILING[unit] } };
+  return undefined;
+}
+
+/**
+ * Reads what a technician typed into a field of the given unit.
+ * A decimal comma counts as a point; "OL" (over limit, as meters show an open circuit) is its own outcome.
+ * Returns 'refused' with the reason for empty text, words, NaN, exponents, negatives and impossible sizes.
+ * parseMeasure('38,4', 'µF') is { outcome: 'number', value: 38.4 }.
+ */
+export function parseMeasure(text: string, unit: Unit, allowOverLimit = false): Measure {
+  const trimmed = text.trim();
+  if (trimmed === '') return refused({ code: 'empty', numbers: {} });
+  if (/^ol$/i.test(trimmed)) {
+    return allowOverLimit ? { outcome: 'over-limit' } : refused({ code: 'no-over-limit-here', numbers: {} });
+  }
+  if (!NUMBER.test(trimmed)) return refused({ code: 'not-a-number', numbers: { text: trimmed.slice(0, 24) } });
+  const value = Number(trimmed.replace(',', '.'));
+  const because = refuseNumber(value, unit);
+  return because ? refused(because) : { outcome: 'number', value };
+}

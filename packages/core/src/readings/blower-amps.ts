@@ -1,0 +1,35 @@
+import type { About, Departure, ReadingKind } from './kind.ts';
+import { clampMethod, judgeMotorBaseline, ratedLoadLimits } from './motor-amps.ts';
+import type { Policy } from '../judgement/policy.ts';
+
+/** A PSC blower unloads when its air is blocked, a constant-airflow ECM works harder: the sign of blocked air differs. */
+function judgeBlowerBaseline(departure: Departure, about: About, policy: Policy) {
+  const motor = about.plate.blowerMotor;
+  const judged = judgeMotorBaseline(departure, policy);
+  const blocked = (motor === 'psc' && departure.offPercent < 0) || (motor === 'ecm' && departure.offPercent > 0);
+  if (judged.standing === 'sound' || !blocked || !motor) return judged;
+  return { ...judged, because: { code: 'blocked-air' as const, numbers: { ...departure, motor } } };
+}
+
+/** Blower amps, held against FLA and, more telling, against this blower's own baseline. */
+export const blowerAmps: ReadingKind = {
+  id: 'blower-amps',
+  title: 'Blower amps',
+  component: 'blower',
+  unit: 'A',
+  decimals: 2,
+  wear: 'rises',
+  movedBy: ['filter and duct: how freely the air moves', 'speed tap', 'line volts'],
+  plateDecides: () => false,
+  methods: [clampMethod(50, 0.04, () => ['whole'])],
+  limits: (about, policy) =>
+    about.plate.blowerFla === undefined
+      ? { known: false, because: { code: 'fla-unknown', numbers: { part: 'blower' } } }
+      : ratedLoadLimits(about.plate.blowerFla, 'FLA', false, policy),
+  plausible: (about) => {
+    const fla = about.plate.blowerFla;
+    return fla === undefined ? { low: 0.3, high: 15 } : { low: 0.15 * fla, high: 2 * fla };
+  },
+  driftPrior: { meanShare: 0, sdShare: 0.02 },
+  judgeBaseline: judgeBlowerBaseline,
+};

@@ -1,0 +1,57 @@
+import type { Component, Point } from '../equipment/component.ts';
+import type { SystemKind } from '../equipment/system-kind.ts';
+import type { Judgement } from '../judgement/judgement.ts';
+import type { Policy } from '../judgement/policy.ts';
+import type { Departure, Evaluated, Inputs, Limits, Method } from './kind.ts';
+
+/** The value of a method that reads amps with one clamp: the reading itself, A. */
+export const clampAmps = (inputs: Inputs): Evaluated => ({
+  outcome: 'taken',
+  value: Number(inputs.amps),
+  finding: null,
+  questions: [],
+});
+
+/** The clamp method of a motor, at the given place in the running stop. `errorShare` is the relative standard error. */
+export function clampMethod(
+  order: number,
+  errorShare: number,
+  points: (component: Component, systemKind: SystemKind) => readonly Point[],
+): Method {
+  return {
+    id: 'clamp',
+    title: 'clamp',
+    stop: 'running',
+    order,
+    points,
+    inputs: [{ id: 'amps', type: 'number', label: 'Amps', unit: 'A', overLimit: false }],
+    evaluate: clampAmps,
+    error: (value) => Math.hypot(0.03, errorShare * value),
+  };
+}
+
+/** Limits of a motor from its rated amps, A: watched from the policy's share on, past above the rating itself. */
+export function ratedLoadLimits(rated: number, figure: 'RLA' | 'FLA', derived: boolean, policy: Policy): Limits {
+  return {
+    known: true,
+    family: 'rated-load',
+    nominal: rated,
+    lower: null,
+    upper: rated,
+    watchLower: null,
+    watchUpper: policy.amps.watchFrom * rated,
+    figure,
+    derived,
+  };
+}
+
+/** Judges a motor's amps against its own baseline: watched once they are farther off, either way, than the policy allows. */
+export function judgeMotorBaseline(departure: Departure, policy: Policy): Judgement {
+  const off = Math.abs(departure.offPercent) > policy.amps.baselinePercent;
+  return {
+    basis: 'baseline',
+    standing: off ? 'watch' : 'sound',
+    limit: departure.baseline * (1 + (Math.sign(departure.offPercent) * policy.amps.baselinePercent) / 100),
+    because: { code: off ? 'off-baseline' : 'as-it-was', numbers: departure },
+  };
+}

@@ -1,0 +1,191 @@
+import { ratingOf, type Component, type Point } from '../equipment/component.ts';
+import { hertzOf } from '../equipment/plate.ts';
+import type { CapacitorRating, RatingSection } from '../equipment/rating.ts';
+import type { Policy } from '../judgement/policy.ts';
+import { capacitanceUnderLoad } from '../trade/capacitor/capacitance-under-load.ts';
+import type { About, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
+
+const lugsOf = (component: Component): readonly Point[] =>
+  ratingOf(component)
+    ?.sections.map((s) => s.lug)
+    .filter((lug) => lug !== 'start') ?? ['single'];
+
+const sectionAt = (component: Component, point: Point): { rating: CapacitorRating; section: RatingSection } | null => {
+  const rating = ratingOf(component);
+  const section = rating?.sections.find((s) => s.lug === point);
+  return rating && section ? { rating, section } : null;
+};
+
+function bench(inputs: Inputs): Evaluated {
+  const read = inputs.microfarads;
+  // A meter that shows nothing, or OL, on a discharged capacitor with its wires off has an open section under it.
+  if (read === 'OL' || read === 0) return { outcome: 'taken', value: 0, finding: 'open', questions: [] };
+  return { outcome: 'taken', value: Number(read), finding: null, questions: [] };
+}
+
+function underLoad(inputs: Inputs, about: About, conditions: { lineVolts?: number | undefined }): Evaluated {
+  const result = capacitanceUnderLoad({
+    amps: Number(inputs.amps),
+    volts: Number(inputs.volts),
+    hertz: hertzOf(about.plate),
+    lineVolts: conditions.lineVolts,
+  });
+  if (result.outcome === 'cannot-say') {
+    return { outcome: 'refused', input: 'volts', because: { code: 'no-volts-across', numbers: {} } };
+  }
+  const questions = result.warnings.map(({ code, ...numbers }) => ({ code, numbers }));
+  return { outcome: 'taken', value: result.microfarads, finding: result.microfarads === 0 ? 'open' : null, questions };
+}
+
+const finding = (inputs: Inputs): Evaluated => ({
+  outcome: 'taken',
+  value: null,
+  finding: String(inputs.finding),
+  questions: [],
+});
+
+function tolerances(rating: CapacitorRating, policy: Policy): { minus: number; plus: number } {
+  const printed = policy.capacitor.unprintedTolerancePercent;
+  const label = { minus: rating.tolerance?.minusPercent ?? printed, plus: rating.tolerance?.plusPercent ?? printed };
+  if (policy.capacitor.school === 'tight') return { minus: 5, plus: Math.max(5, label.plus) };
+  if (policy.capacitor.school === 'wide') return { minus: 10, plus: 10 };
+  return label;
+}
+
+function limits(about: About, policy: Policy): Limits {
+  const at = sectionAt(about.component, about.point);
+  if (!at)
+    return { known: false, because: { code: 'rating-unknown', numbers: { text: about.component.plate.rating ?? '' } } };
+  const nominal = at.section.microfarads;
+  const { minus, plus } = tolerances(at.rating, policy);
+  return {
+    known: true,
+    family: 'rating',
+    nominal,
+    lower: nominal * (1 - minus / 100),
+    upper: nominal * (1 + plus / 100),
+    watchLower: nominal * (1 - (policy.capacitor.watchFrom * minus) / 100),
+    // New parts often read 3 to 4 % high, and wear only lowers them: there is nothing to watch on the upper side.
+    watchUpper: null,
+  };
+}
+
+const LOOKS = { sound: 'sound', rusted: 'watch', bulged: 'act', leaking: 'act', burst: 'stop' } as const;
+type Look = keyof typeof LOOKS;
+
+const FINDINGS = { open: 'open-section', shorted: 'shorted-section', holds: 'holds-charge' } as const;
+
+/**
+ * Capacitance of a run capacitor's sections, by any of four methods: the meter on the bench, amps and volts under
+ * load, a needle sweep, and the looks of the can. Sweep and looks give findings, not numbers.
+ */
+export const runCapacitorCapacitance: ReadingKind = {
+  id: 'run-capacitor-capacitance',
+  title: 'Capacitance',
+  component: 'run-capacitor',
+  unit: 'µF',
+  decimals: 1,
+  wear: 'falls',
+  movedBy: ['the method: under load adds the errors of two meters', 'temperature of the can, slightly'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'under-load',
+      title: 'under load',
+      stop: 'running',
+      order: 60,
+      points: lugsOf,
+      inputs: [
+        { id: 'amps', type: 'number', label: 'Amps in the lead', unit: 'A', overLimit: false },
+        { id: 'volts', type: 'number', label: 'Volts across it', unit: 'V', overLimit: false },
+      ],
+      evaluate: underLoad,
+      // Clamp 2 % and volts 1 %, added as independent errors. Common practice, no source.
+      error: (value) => Math.max(0.05, 0.0224 * value),
+    },
+    {
+      id: 'looks',
+      title: 'looks',
+      stop: 'power-off',
+      order: 10,
+      points: () => ['can'],
+      inputs: [
+        {
+          id: 'finding',
+          type: 'choice',
+          label: 'The can',
+          options: [
+            { value: 'sound', label: 'Sound' },
+            { value: 'rusted', label: 'Rusted' },
+            { value: 'bulged', label: 'Bulged' },
+            { value: 'leaking', label: 'Leaking' },
+            { value: 'burst', label: 'Burst or burnt' },
+          ],
+        },
+      ],
+      evaluate: finding,
+      error: () => 0,
+    },
+    {
+      id: 'bench',
+      title: 'bench, wires off',
+      stop: 'power-off',
+      order: 20,
+      points: lugsOf,
+      inputs: [{ id: 'microfarads', type: 'number', label: 'µF read', unit: 'µF', overLimit: true }],
+      evaluate: bench,
+      // A good meter's 1 % and its last digit. Common practice, no source.
+      error: (value) => Math.hypot(0.05, 0.01 * value),
+    },
+    {
+      id: 'needle-sweep',
+      title: 'needle sweep',
+      stop: 'power-off',
+      order: 30,
+      points: lugsOf,
+      inputs: [
+        {
+          id: 'finding',
+          type: 'choice',
+          label: 'Ohmmeter needle',
+          options: [
+            { value: 'holds', label: 'Kicks, falls back' },
+            { value: 'shorted', label: 'Stays over' },
+            { value: 'open', label: 'No kick' },
+          ],
+        },
+      ],
+      evaluate: finding,
+      error: () => 0,
+    },
+  ],
+  limits,
+  plausible: (about) => {
+    const at = sectionAt(about.component, about.point);
+    return at ? { low: 0.25 * at.section.microfarads, high: 1.3 * at.section.microfarads } : { low: 1, high: 120 };
+  },
+  // Most hold, some lose a per cent or two a year. Common practice, no source.
+  driftPrior: { meanShare: -0.005, sdShare: 0.012 },
+  judgeFinding: (text, point) => {
+    if (text in LOOKS) {
+      const look = text as Look;
+      return { basis: 'finding', standing: LOOKS[look], limit: null, because: { code: 'looks', numbers: { look } } };
+    }
+    const code = FINDINGS[text as keyof typeof FINDINGS] ?? 'open-section';
+    return {
+      basis: 'finding',
+      standing: text === 'holds' ? 'sound' : 'act',
+      limit: null,
+      because: { code, numbers: { point } },
+    };
+  },
+  judgeBaseline: (departure, _about, policy) => {
+    const fallen = departure.offPercent < -policy.capacitor.baselineDropPercent;
+    return {
+      basis: 'baseline',
+      standing: fallen ? 'watch' : 'sound',
+      limit: departure.baseline * (1 - policy.capacitor.baselineDropPercent / 100),
+      because: { code: fallen ? 'off-baseline' : 'as-it-was', numbers: departure },
+    };
+  },
+};

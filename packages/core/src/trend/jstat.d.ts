@@ -1,0 +1,8 @@
+declare module 'jstat' {
+  interface Distribution {
+    cdf(x: number, ...parameters: number[]): number;
+    inv(p: number, ...parameters: number[]): number;
+  }
+  const jStat: { normal: Distribution; studentt: Distribution; erfc(x: number): number };
+  export default jStat;
+}

@@ -1,0 +1,91 @@
+import compression from 'compression';
+import express, { Router, type Express } from 'express';
+import helmet from 'helmet';
+import type { Knex } from 'knex';
+import { join } from 'node:path';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { partsRoutes } from './features/parts/routes.ts';
+import { readingsRoutes } from './features/readings/routes.ts';
+import { sessionRoutes } from './features/session/routes.ts';
+import { systemsRoutes } from './features/systems/routes.ts';
+import { visitsRoutes } from './features/visits/routes.ts';
+import { watchRoutes } from './features/watch/routes.ts';
+import { apiNotFound, errorHandler } from './http/error-handler.ts';
+import { openApi } from './http/openapi.ts';
+import { mount, type AnyRoute } from './http/route.ts';
+import { fixedPerson, identified, type Identify } from './identity/context.ts';
+import { servicesOn } from './services.ts';
+
+export interface AppOptions {
+  readonly db: Knex;
+  readonly log: Logger;
+  /** Folder of the built web app; left out when only the API is served. */
+  readonly webDist?: string | undefined;
+  readonly now?: () => Date;
+  readonly identify?: Identify;
+}
+
+const security = helmet({
+  // Served on loopback over plain HTTP: no upgrade to HTTPS. Charts and primitives set inline styles.
+  contentSecurityPolicy: {
+    directives: {
+      'upgrade-insecure-requests': null,
+      'style-src': ["'self'", "'unsafe-inline'"],
+      'img-src': ["'self'", 'data:', 'blob:'],
+    },
+  },
+  strictTransportSecurity: false,
+});
+
+function serveWeb(app: Express, dist: string): void {
+  app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(
+    express.static(dist, { index: false, setHeaders: (response) => response.setHeader('cache-control', 'no-cache') }),
+  );
+  app.get('/{*path}', (_request, response) => {
+    response.sendFile(join(dist, 'index.html'), { headers: { 'cache-control': 'no-cache' } });
+  });
+}
+
+/** Wires the features into one Express app. */
+export function createApp({
+  db,
+  log,
+  webDist,
+  now = () => new Date(),
+  identify = fixedPerson(db),
+}: AppOptions): Express {
+  const services = servicesOn(db, now);
+  const routes: AnyRoute[] = [
+    sessionRoutes,
+    systemsRoutes,
+    partsRoutes,
+    visitsRoutes,
+    readingsRoutes,
+    watchRoutes,
+  ].flatMap((feature) => feature(services) as AnyRoute[]);
+  const api = Router();
+  mount(api, routes);
+
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    security,
+    compression(),
+    pinoHttp({ logger: log, autoLogging: { ignore: (r) => !r.url?.startsWith('/api') } }),
+  );
+  app.get('/healthz', async (_request, response) => {
+    await db.raw('select 1');
+    response.json({ ok: true });
+  });
+  app.get('/api/openapi.json', (_request, response) => {
+    response.json(openApi(routes));
+  });
+  app.use('/api', express.json({ limit: '256kb' }), identified(identify));
+  app.use(api);
+  app.use('/api', apiNotFound);
+  if (webDist) serveWeb(app, webDist);
+  app.use(errorHandler(log));
+  return app;
+}

@@ -1,0 +1,25 @@
+import type { Knex } from 'knex';
+import { connect } from './connection.ts';
+
+const quote = (name: string): string => `"${name.replace(/"/g, '""')}"`;
+
+async function onAdmin<T>(adminUrl: string, work: (db: Knex) => Promise<T>): Promise<T> {
+  const db = connect(adminUrl, 1);
+  try {
+    return await work(db);
+  } finally {
+    await db.destroy();
+  }
+}
+
+/** Creates a database unless it is there; a template gives it schema and data at once. */
+export const createDatabase = (adminUrl: string, name: string, template?: string): Promise<void> =>
+  onAdmin(adminUrl, async (db) => {
+    const there: unknown = await db('pg_database').where({ datname: name }).first('datname');
+    if (!there) await db.raw(`create database ${quote(name)}${template ? ` template ${quote(template)}` : ''}`);
+  });
+
+export const dropDatabase = (adminUrl: string, name: string): Promise<void> =>
+  onAdmin(adminUrl, async (db) => {
+    await db.raw(`drop database if exists ${quote(name)} with (force)`);
+  });

@@ -1,0 +1,173 @@
+import {
+  dayOf,
+  DEFAULT_POLICY,
+  isoOf,
+  ratingOf,
+  sayRating,
+  type Component,
+  type Day,
+  type NewReading,
+  type Plate,
+  type SystemKind,
+} from '@yarnix/core';
+import type { Knex } from 'knex';
+import { standingsOf } from '../features/parts/standings.ts';
+import { digestOf } from './digest.ts';
+
+/** A firm's history in the form it is loaded from, whoever made it. */
+export interface LoadableFirm {
+  readonly id: string;
+  readonly name: string;
+  readonly zone: string;
+  readonly people: readonly { readonly id: string; readonly name: string; readonly initials: string }[];
+  readonly systems: () => Iterable<LoadableSystem>;
+}
+
+export interface LoadableSystem {
+  readonly id: string;
+  readonly customerId: string;
+  readonly customerName: string;
+  readonly address: string;
+  readonly area: string;
+  readonly kind: SystemKind;
+  readonly plate: Plate;
+  readonly installedOn: Day;
+  readonly parts: readonly (Component & {
+    id: string;
+    removedOn: Day | null;
+    removedReason: string | null;
+    replaces: string | null;
+  })[];
+  readonly visits: readonly { id: string; startedAt: string; closedAt: string; person: number }[];
+  readonly readings: readonly (NewReading & { id: string; value: number | null; finding: string | null })[];
+}
+
+type Rows = Record<string, Record<string, unknown>[]>;
+
+const dateOrNull = (day: Day | null): string | null => (day === null ? null : isoOf(day));
+
+function partRows(firm: LoadableFirm, system: LoadableSystem): Record<string, unknown>[] {
+  const living = system.parts.filter((p) => p.removedOn === null);
+  const kept = system.readings.map((r) => ({ ...r, supersedes: r.supersedes ?? null }));
+  const newest = Math.max(system.installedOn, ...system.visits.map((v) => dayOf(v.startedAt)));
+  const standings = standingsOf({ ...system, parts: living }, kept, newest, DEFAULT_POLICY);
+  return system.parts.map((part) => {
+    const rating = ratingOf(part);
+    const stands = standings.get(part.id);
+    return {
+      id: part.id,
+      firm_id: firm.id,
+      system_id: system.id,
+      slot: part.slot,
+      kind: part.kind,
+      plate: JSON.stringify(part.plate),
+      part_label: rating && sayRating(rating),
+      fitted_on: dateOrNull(part.fittedOn),
+      removed_on: dateOrNull(part.removedOn),
+      removed_reason: part.removedReason,
+      replaces: part.replaces,
+      standing: stands?.standing ?? 'unproven',
+      severity: stands?.severity ?? 1,
+      urgency: stands?.urgency ?? 0,
+      chance: stands?.chance ?? 0,
+      lead: stands?.lead ? JSON.stringify(stands.lead) : null,
+    };
+  });
+}
+
+function rowsOf(firm: LoadableFirm, system: LoadableSystem): Rows {
+  const own = { firm_id: firm.id, system_id: system.id };
+  const person = (index: number) => (firm.people[index] ?? firm.people[0])?.id;
+  const personOfVisit = new Map(system.visits.map((v) => [v.id, person(v.person)]));
+  return {
+    customers: [{ id: system.customerId, firm_id: firm.id, name: system.customerName }],
+    systems: [
+      {
+        id: system.id,
+        firm_id: firm.id,
+        customer_id: system.customerId,
+        address: system.address,
+        area: system.area,
+        kind: system.kind,
+        plate: JSON.stringify(system.plate),
+        installed_on: isoOf(system.installedOn),
+        digest: digestOf(system.id),
+        created_by: person(0),
+      },
+    ],
+    components: partRows(firm, system),
+    visits: system.visits.map((v) => ({
+      id: v.id,
+      ...own,
+      person_id: person(v.person),
+      started_at: v.startedAt,
+      closed_at: v.closedAt,
+    })),
+    readings: system.readings.map((r) => ({
+      id: r.id,
+      ...own,
+      visit_id: r.visitId,
+      component_id: r.componentId,
+      person_id: personOfVisit.get(r.visitId),
+      kind: r.kind,
+      point: r.point,
+      method: r.method,
+      inputs: JSON.stringify(r.inputs),
+      value: r.value,
+      finding: r.finding,
+      conditions: JSON.stringify(r.conditions),
+      confirmed: r.confirmed,
+      note: null,
+      taken_at: r.takenAt,
+      supersedes: r.supersedes ?? null,
+      digest: digestOf(r.id),
+    })),
+  };
+}
+
+/** PostgreSQL takes at most 65535 parameters a statement. */
+const MOST_PARAMETERS = 60_000;
+
+async function insertAll(db: Knex, rows: Rows): Promise<void> {
+  for (const [table, all] of Object.entries(rows)) {
+    const width = Math.max(1, ...all.map((r) => Object.keys(r).length));
+    if (all.length > 0) await db.batchInsert(table, all, Math.floor(MOST_PARAMETERS / width));
+  }
+}
+
+function append(into: Rows, rows: Rows): void {
+  for (const [table, all] of Object.entries(rows)) (into[table] ??= []).push(...all);
+}
+
+/**
+ * Loads a firm with its whole history, each part judged as it would have been by the readings' own route.
+ * All or nothing; systems are taken `batch` at a time, so that a firm of any size can be loaded.
+ */
+export async function loadFirm(
+  db: Knex,
+  firm: LoadableFirm,
+  onProgress: (systems: number) => void = () => undefined,
+  batch = 50,
+): Promise<void> {
+  await db.transaction(async (trx) => {
+    await trx('firms').insert({
+      id: firm.id,
+      name: firm.name,
+      zone: firm.zone,
+      policy: JSON.stringify(DEFAULT_POLICY),
+    });
+    await trx('people').insert(firm.people.map((p, position) => ({ ...p, position, firm_id: firm.id })));
+    let waiting: Rows = {};
+    let done = 0;
+    for (const system of firm.systems()) {
+      append(waiting, rowsOf(firm, system));
+      done += 1;
+      if (done % batch !== 0) continue;
+      await insertAll(trx, waiting);
+      waiting = {};
+      onProgress(done);
+    }
+    await insertAll(trx, waiting);
+    onProgress(done);
+  });
+}

@@ -1,0 +1,140 @@
+import {
+  componentsFor,
+  dayOf,
+  judgeReplacement,
+  parseCapacitorRating,
+  ratingOf,
+  sayRating,
+  sayRatingTrouble,
+  sayReplacement,
+  type ComponentPlate,
+  type ComponentView,
+  type FittedPart,
+  type KeptReading,
+  type NewSystem,
+} from '@yarnix/core';
+import type { Knex } from 'knex';
+import { digestOf } from '../../database/digest.ts';
+import { notFound, ProblemError } from '../../http/problems.ts';
+import type { RequestContext } from '../../identity/context.ts';
+import { sessionService } from '../session/service.ts';
+import { componentOf, standingsOf } from './standings.ts';
+import { partsStore, viewOfPart, type PartInSystem } from './store.ts';
+
+const labelOf = (plate: ComponentPlate): string | null => {
+  const rating = ratingOf({ plate });
+  return rating && sayRating(rating);
+};
+
+/** Parts and their lives: the first ones, replacements, and how each stands. */
+export function partsService(db: Knex) {
+  const store = partsStore(db);
+
+  async function fitFirst(context: RequestContext, systemId: string, system: NewSystem): Promise<void> {
+    const parts = componentsFor(system.kind, system.plate).map((part) => ({
+      ...part,
+      id: system.components.find((c) => c.slot === part.slot)?.id ?? '',
+      systemId,
+      label: labelOf(part.plate),
+      fittedOn: system.installedOn ?? null,
+      replaces: null,
+      overruledBecause: null,
+      digest: null,
+    }));
+    const inserted = await store.insert(context, parts);
+    if (inserted !== parts.length) throw new ProblemError('id-taken', 'One of the parts has an id that is in use.');
+  }
+
+  function checkRule(old: PartInSystem, fitted: FittedPart, policy: Parameters<typeof judgeReplacement>[2]): void {
+    const original = ratingOf(old);
+    if (old.kind !== 'run-capacitor') return;
+    const read = parseCapacitorRating(fitted.plate.rating ?? '');
+    if (read.outcome === 'cannot-read') {
+      const detail = sayRatingTrouble(read);
+      throw new ProblemError('rating-unreadable', detail, [{ path: 'plate.rating', detail }]);
+    }
+    if (!original || fitted.overruledBecause) return;
+    const verdict = judgeReplacement(original, read, policy);
+    if (verdict.verdict !== 'refused') return;
+    const detail = sayReplacement(verdict);
+    throw new ProblemError('replacement-refused', detail, [{ path: 'plate.rating', detail }]);
+  }
+
+  /** Judges the parts of a system anew from all its readings; part of the caller's transaction. */
+  async function refresh(
+    context: RequestContext,
+    systemId: string,
+    readings: readonly KeptReading[],
+    only?: string,
+  ): Promise<void> {
+    const [rows, policy] = await Promise.all([store.ofSystem(context, systemId), sessionService(db).policy(context)]);
+    const first = rows[0] && (await store.find(context, rows[0].id));
+    if (!first) return;
+    const living = rows.filter((r) => r.removed_on === null).map(componentOf);
+    const system = { kind: first.system_kind, plate: first.system_plate, parts: living };
+    const newest = readings.reduce((latest, r) => Math.max(latest, dayOf(r.takenAt)), 0);
+    for (const [id, standings] of standingsOf(system, readings, newest, policy)) {
+      if (only === undefined || only === id) await store.setStandings(context, id, standings);
+    }
+  }
+
+  async function insertReplacement(
+    context: RequestContext,
+    id: string,
+    old: PartInSystem,
+    fitted: FittedPart,
+    digest: string,
+  ): Promise<void> {
+    if (old.removed_on !== null) throw new ProblemError('part-removed', `That part came out on ${old.removed_on}.`);
+    if (old.fitted_on !== null && fitted.fittedOn < old.fitted_on) {
+      const detail = `It cannot be replaced before ${old.fitted_on}, the day it was fitted.`;
+      throw new ProblemError('invalid-request', detail, [{ path: 'fittedOn', detail }]);
+    }
+    checkRule(old, fitted, await sessionService(db).policy(context));
+    await store.remove(context, old.id, fitted.fittedOn, fitted.reason);
+    const part = {
+      id,
+      systemId: old.system_id,
+      slot: old.slot,
+      kind: old.kind,
+      plate: fitted.plate,
+      label: labelOf(fitted.plate),
+      fittedOn: fitted.fittedOn,
+      replaces: old.id,
+      overruledBecause: fitted.overruledBecause ?? null,
+      digest,
+    };
+    if ((await store.insert(context, [part])) === 0) throw new ProblemError('id-taken', 'Another part has this id.');
+  }
+
+  /** Fits a part in place of another; the same again is the same part. Runs in the caller's transaction. */
+  async function replace(
+    context: RequestContext,
+    id: string,
+    fitted: FittedPart,
+  ): Promise<{ part: ComponentView; isNew: boolean; systemId: string }> {
+    const digest = digestOf(fitted);
+    const old = await store.find(context, fitted.replaces, true);
+    if (!old) throw notFound('part');
+    const existing = await store.find(context, id);
+    if (existing) {
+      if (existing.digest !== digest) throw new ProblemError('id-taken', 'Another part has this id.');
+      return { part: viewOfPart(existing), isNew: false, systemId: existing.system_id };
+    }
+    await insertReplacement(context, id, old, fitted, digest);
+    const made = await store.find(context, id);
+    if (!made) throw notFound('part');
+    return { part: viewOfPart(made), isNew: true, systemId: made.system_id };
+  }
+
+  return {
+    fitFirst,
+    replace,
+    refresh,
+    find: store.find,
+    ofSystem: async (context: RequestContext, systemId: string) =>
+      (await store.ofSystem(context, systemId)).map(viewOfPart),
+  };
+}
+
+export type { Lead, PartInSystem } from './store.ts';

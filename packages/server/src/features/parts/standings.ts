@@ -1,0 +1,71 @@
+import {
+  dayOf,
+  inlineThread,
+  judgedReading,
+  nextRoundAfter,
+  severityOf,
+  systemThreads,
+  type Component,
+  type Day,
+  type KeptReading,
+  type Plate,
+  type Policy,
+  type SystemKind,
+  type SystemThread,
+} from '@yarnix/core';
+import type { PartRow, Standings } from './store.ts';
+
+export const componentOf = (
+  row: Pick<PartRow, 'id' | 'slot' | 'kind' | 'plate' | 'fitted_on'>,
+): Component & { id: string } => ({
+  id: row.id,
+  slot: row.slot,
+  kind: row.kind,
+  plate: row.plate,
+  fittedOn: row.fitted_on === null ? null : dayOf(row.fitted_on),
+});
+
+const UNPROVEN: Standings = { standing: 'unproven', severity: 1, urgency: 0, chance: 0, lead: null };
+
+const isWorse = (a: SystemThread, b: SystemThread): boolean =>
+  severityOf(a.state.standing) !== severityOf(b.state.standing)
+    ? severityOf(a.state.standing) > severityOf(b.state.standing)
+    : a.state.urgency > b.state.urgency;
+
+function standingsFrom(threads: readonly SystemThread[]): Standings {
+  const worst = threads.reduce<SystemThread | null>((w, t) => (w === null || isWorse(t, w) ? t : w), null);
+  if (!worst) return UNPROVEN;
+  // A thread that is merely unproven (a wire without a plate figure) does not unprove a part that is otherwise sound.
+  const isSound = worst.state.standing === 'unproven' && threads.some((t) => t.state.standing === 'sound');
+  const standing = isSound ? 'sound' : worst.state.standing;
+  const also = worst.state.reasons
+    .filter((r) => r.because.code !== worst.state.lead.because.code && severityOf(r.standing) >= severityOf('watch'))
+    .map((r) => r.because);
+  return {
+    standing,
+    severity: severityOf(standing),
+    urgency: Math.max(...threads.map((t) => t.state.urgency)),
+    chance: worst.state.chance,
+    lead: {
+      kind: worst.state.kind,
+      point: worst.state.point,
+      because: worst.state.lead.because,
+      also,
+      thread: inlineThread(worst.readings.map(judgedReading), worst.state),
+    },
+  };
+}
+
+/** How each living part of a system stands, given all its readings, as of a day. */
+export function standingsOf(
+  system: { kind: SystemKind; plate: Plate; parts: readonly (Component & { id: string })[] },
+  readings: readonly KeptReading[],
+  day: Day,
+  policy: Policy,
+): Map<string, Standings> {
+  const judged = { kind: system.kind, plate: system.plate, components: system.parts };
+  const threads = systemThreads(judged, readings, nextRoundAfter(day, policy), policy);
+  return new Map(
+    system.parts.map((part) => [part.id, standingsFrom(threads.filter((t) => t.component.id === part.id))]),
+  );
+}

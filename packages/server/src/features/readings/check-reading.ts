@@ -1,0 +1,68 @@
+import {
+  checkEntry,
+  dayOf,
+  placesOn,
+  sayReason,
+  sayRefusal,
+  type EntryCheck,
+  type NewReading,
+  type VisitView,
+} from '@yarnix/core';
+import { ProblemError } from '../../http/problems.ts';
+import { componentOf } from '../parts/standings.ts';
+import type { PartInSystem } from '../parts/service.ts';
+import type { ReadingRow } from './store.ts';
+
+const AHEAD_MS = 24 * 3_600_000;
+
+function refuse(code: 'entry-refused' | 'unknown-reading' | 'invalid-request', path: string, detail: string): never {
+  throw new ProblemError(code, detail, [{ path, detail }]);
+}
+
+/** Works the value out again from what was entered, by the same checks the browser made. */
+export function checkAgainstRegistry(
+  reading: NewReading,
+  part: PartInSystem,
+): Exclude<EntryCheck, { outcome: 'refused' }> {
+  const component = componentOf(part);
+  const place = placesOn(component, part.system_kind).find(
+    (p) => p.kind.id === reading.kind && p.method.id === reading.method && p.point === reading.point,
+  );
+  if (!place)
+    refuse('unknown-reading', 'kind', `No ${reading.kind} by ${reading.method} at ${reading.point} on this part.`);
+  const about = { systemKind: part.system_kind, plate: part.system_plate, component, point: reading.point };
+  const checked = checkEntry(place.kind, place.method, reading.inputs, about, reading.conditions);
+  if (checked.outcome === 'refused') refuse('entry-refused', `inputs.${checked.input}`, sayRefusal(checked.because));
+  if (checked.outcome === 'questioned' && !reading.confirmed) {
+    const errors = checked.questions.map((q) => ({ path: 'inputs', detail: sayReason(q) }));
+    throw new ProblemError('needs-confirmation', errors.map((e) => e.detail).join(' '), errors);
+  }
+  return checked;
+}
+
+/** Checks that a reading belongs where it says: an open round of the same system, a part that was in, a time that was. */
+export function checkWhereAndWhen(reading: NewReading, part: PartInSystem, visit: VisitView, now: Date): void {
+  if (visit.systemId !== part.system_id)
+    refuse('invalid-request', 'componentId', 'That part is not of the system of this round.');
+  if (visit.closedAt !== null && !reading.supersedes) {
+    throw new ProblemError('visit-closed', 'This round is closed; a reading can only be corrected now.');
+  }
+  if (part.removed_on !== null && dayOf(reading.takenAt) > dayOf(part.removed_on)) {
+    throw new ProblemError('part-removed', `That part came out on ${part.removed_on}.`);
+  }
+  if (Date.parse(reading.takenAt) > now.getTime() + AHEAD_MS)
+    refuse('invalid-request', 'takenAt', 'The time is in the future.');
+}
+
+/** A correction must be of the same part, kind, point and method, and the first of its reading. */
+export function checkCorrection(reading: NewReading, old: ReadingRow | undefined): void {
+  if (!reading.supersedes) return;
+  if (!old) refuse('invalid-request', 'supersedes', 'The reading to be corrected is not there.');
+  const same =
+    old.component_id === reading.componentId &&
+    old.kind === reading.kind &&
+    old.point === reading.point &&
+    old.method === reading.method;
+  if (!same) refuse('invalid-request', 'supersedes', 'A correction must be of the same part, point and method.');
+  if (old.superseded) throw new ProblemError('already-superseded', 'Correct the newer reading instead.');
+}

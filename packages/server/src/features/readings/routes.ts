@@ -1,0 +1,17 @@
+import { idSchema, newReadingSchema, readingSchema } from '@yarnix/core';
+import { z } from 'zod';
+import { route } from '../../http/route.ts';
+import type { Services } from '../../services.ts';
+
+export const readingsRoutes = ({ taking }: Services) => [
+  route({
+    method: 'put',
+    path: '/api/readings/:id',
+    summary: 'Keep a reading, or a correction of one',
+    permission: 'record',
+    params: z.object({ id: idSchema }),
+    body: newReadingSchema,
+    reply: readingSchema,
+    handle: ({ context, params: { id }, body }) => taking.take(context, id, body),
+  }),
+];

@@ -1,0 +1,101 @@
+import type { NewReading, ReadingView } from '@yarnix/core';
+import type { Knex } from 'knex';
+import type { RequestContext } from '../../identity/context.ts';
+
+export interface ReadingRow {
+  id: string;
+  system_id: string;
+  visit_id: string;
+  component_id: string;
+  kind: string;
+  point: ReadingView['point'];
+  method: string;
+  inputs: ReadingView['inputs'];
+  value: number | null;
+  finding: string | null;
+  conditions: ReadingView['conditions'];
+  confirmed: boolean;
+  note: string | null;
+  taken_at: Date;
+  supersedes: string | null;
+  digest: string;
+  person_initials: string;
+  superseded: boolean;
+}
+
+export const viewOfReading = (row: ReadingRow): ReadingView => ({
+  id: row.id,
+  visitId: row.visit_id,
+  componentId: row.component_id,
+  kind: row.kind,
+  point: row.point,
+  method: row.method,
+  inputs: row.inputs,
+  value: row.value,
+  finding: row.finding,
+  takenAt: row.taken_at.toISOString(),
+  conditions: row.conditions,
+  confirmed: row.confirmed,
+  note: row.note,
+  personInitials: row.person_initials,
+  supersedes: row.supersedes,
+  superseded: row.superseded,
+});
+
+export interface JudgedEntry {
+  systemId: string;
+  value: number | null;
+  finding: string | null;
+  digest: string;
+}
+
+export const readingsStore = (db: Knex) => {
+  const readings = (context: RequestContext) =>
+    db('readings as r')
+      .join('people as p', 'p.id', 'r.person_id')
+      .where('r.firm_id', context.firmId)
+      .select<ReadingRow[]>(
+        'r.*',
+        'p.initials as person_initials',
+        db.raw('exists (select 1 from readings n where n.supersedes = r.id) as superseded'),
+      );
+  return {
+    async find(context: RequestContext, id: string): Promise<ReadingRow | undefined> {
+      const [row] = await readings(context).where('r.id', id);
+      return row;
+    },
+    ofSystem: (context: RequestContext, systemId: string): Promise<ReadingRow[]> =>
+      readings(context).where('r.system_id', systemId).orderBy(['r.taken_at', 'r.id']),
+    ofComponent: (context: RequestContext, componentId: string): Promise<ReadingRow[]> =>
+      readings(context).where('r.component_id', componentId).orderBy(['r.taken_at', 'r.id']),
+
+    /** Inserts unless the id, or a correction of the same reading, is there already; tells whether it did. */
+    async insert(context: RequestContext, id: string, reading: NewReading, judged: JudgedEntry): Promise<boolean> {
+      const rows = await db('readings')
+        .insert({
+          id,
+          firm_id: context.firmId,
+          person_id: context.personId,
+          system_id: judged.systemId,
+          visit_id: reading.visitId,
+          component_id: reading.componentId,
+          kind: reading.kind,
+          point: reading.point,
+          method: reading.method,
+          inputs: JSON.stringify(reading.inputs),
+          value: judged.value,
+          finding: judged.finding,
+          conditions: JSON.stringify(reading.conditions),
+          confirmed: reading.confirmed,
+          note: reading.note ?? null,
+          taken_at: reading.takenAt,
+          supersedes: reading.supersedes ?? null,
+          digest: judged.digest,
+        })
+        .onConflict()
+        .ignore()
+        .returning<{ id: string }[]>('id');
+      return rows.length === 1;
+    },
+  };
+};

@@ -1,0 +1,37 @@
+import { idSchema, newSystemSchema, systemDetailSchema, systemsPageSchema, systemsQuerySchema } from '@yarnix/core';
+import { z } from 'zod';
+import { route } from '../../http/route.ts';
+import type { Services } from '../../services.ts';
+
+const params = z.object({ id: idSchema });
+
+export const systemsRoutes = ({ systems }: Services) => [
+  route({
+    method: 'get',
+    path: '/api/systems',
+    summary: 'Systems by address, with the standing of their worst part',
+    permission: 'look',
+    query: systemsQuerySchema,
+    reply: systemsPageSchema,
+    handle: ({ context, query }) => systems.page(context, query.search, query.limit, query.offset),
+  }),
+  route({
+    method: 'get',
+    path: '/api/systems/:id',
+    summary: 'One system with its parts, visits and readings',
+    permission: 'look',
+    params,
+    reply: systemDetailSchema,
+    handle: ({ context, params: { id } }) => systems.detail(context, id),
+  }),
+  route({
+    method: 'put',
+    path: '/api/systems/:id',
+    summary: 'Enter a system with its plate and parts',
+    permission: 'record',
+    params,
+    body: newSystemSchema,
+    reply: systemDetailSchema,
+    handle: ({ context, params: { id }, body }) => systems.create(context, id, body),
+  }),
+];

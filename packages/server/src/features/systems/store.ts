@@ -1,0 +1,106 @@
+import type { NewSystem, Plate, Standing, SystemKind, SystemSummary } from '@yarnix/core';
+import { STANDINGS } from '@yarnix/core';
+import type { Knex } from 'knex';
+import type { RequestContext } from '../../identity/context.ts';
+
+export interface SystemRow {
+  id: string;
+  firm_id: string;
+  customer_id: string;
+  customer_name: string;
+  address: string;
+  area: string | null;
+  kind: SystemKind;
+  plate: Plate;
+  installed_on: string | null;
+  digest: string;
+}
+
+interface SummaryRow {
+  id: string;
+  customer_name: string;
+  address: string;
+  area: string | null;
+  kind: SystemKind;
+  severity: number | null;
+  last_visit_on: string | null;
+}
+
+export const standingAt = (severity: number | null): Standing => STANDINGS[severity ?? 1] ?? 'unproven';
+
+const summary = (row: SummaryRow): SystemSummary => ({
+  id: row.id,
+  customerName: row.customer_name,
+  address: row.address,
+  area: row.area,
+  kind: row.kind,
+  standing: standingAt(row.severity),
+  lastVisitOn: row.last_visit_on,
+});
+
+export const systemsStore = (db: Knex) => {
+  const matching = (context: RequestContext, search: string | undefined) => {
+    const query = db('systems as s').join('customers as c', 'c.id', 's.customer_id').where('s.firm_id', context.firmId);
+    for (const word of search?.split(/\s+/).filter(Boolean) ?? []) {
+      const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+      void query.where((q) =>
+        q.whereILike('s.address', like).orWhereILike('c.name', like).orWhereILike('s.area', like),
+      );
+    }
+    return query;
+  };
+  return {
+    find: (context: RequestContext, id: string): Promise<SystemRow | undefined> =>
+      db('systems as s')
+        .join('customers as c', 'c.id', 's.customer_id')
+        .where({ 's.firm_id': context.firmId, 's.id': id })
+        .first<SystemRow>('s.*', 'c.name as customer_name'),
+
+    /** Inserts unless the id exists in any firm; tells whether it did. */
+    async insert(context: RequestContext, id: string, system: NewSystem, digest: string): Promise<boolean> {
+      await db('customers')
+        .insert({ id: system.customerId, firm_id: context.firmId, name: system.customerName })
+        .onConflict('id')
+        .ignore();
+      const rows = await db('systems')
+        .insert({
+          id,
+          firm_id: context.firmId,
+          customer_id: system.customerId,
+          address: system.address,
+          area: system.area ?? null,
+          kind: system.kind,
+          plate: JSON.stringify(system.plate),
+          installed_on: system.installedOn ?? null,
+          digest,
+          created_by: context.personId,
+        })
+        .onConflict('id')
+        .ignore()
+        .returning<{ id: string }[]>('id');
+      return rows.length === 1;
+    },
+
+    async page(context: RequestContext, search: string | undefined, limit: number, offset: number) {
+      const count = await matching(context, search).count<{ count: string }[]>('* as count').first();
+      const rows = await matching(context, search)
+        .select<SummaryRow[]>(
+          's.id',
+          'c.name as customer_name',
+          's.address',
+          's.area',
+          's.kind',
+          db.raw(
+            '(select max(severity) from components k where k.system_id = s.id and k.removed_on is null) as severity',
+          ),
+          db.raw(
+            "(select to_char(max(started_at), 'YYYY-MM-DD') from visits v where v.system_id = s.id) as last_visit_on",
+          ),
+        )
+        .orderBy(['s.address', 's.id'])
+        .limit(limit)
+        .offset(offset);
+      return { total: Number(count?.count ?? 0), systems: rows.map(summary) };
+    },
+  };
+};

@@ -1,0 +1,90 @@
+import { dayOf, seasonOf, type SystemKind, type VisitLine, type VisitView } from '@yarnix/core';
+import type { Knex } from 'knex';
+import type { RequestContext } from '../../identity/context.ts';
+
+export interface VisitRow {
+  id: string;
+  system_id: string;
+  started_at: Date;
+  closed_at: Date | null;
+  note: string | null;
+  person_name: string;
+}
+
+interface LineRow extends VisitRow {
+  address: string;
+  customer_name: string;
+  system_kind: SystemKind;
+  readings: number;
+}
+
+export const viewOfVisit = (row: VisitRow): VisitView => ({
+  id: row.id,
+  systemId: row.system_id,
+  season: seasonOf(dayOf(row.started_at.toISOString())),
+  startedAt: row.started_at.toISOString(),
+  closedAt: row.closed_at?.toISOString() ?? null,
+  note: row.note,
+  personName: row.person_name,
+});
+
+const lineOf = (row: LineRow): VisitLine => ({
+  ...viewOfVisit(row),
+  address: row.address,
+  customerName: row.customer_name,
+  systemKind: row.system_kind,
+  readings: row.readings,
+});
+
+export const visitsStore = (db: Knex) => {
+  const visits = (context: RequestContext) =>
+    db('visits as v').join('people as p', 'p.id', 'v.person_id').where('v.firm_id', context.firmId);
+  const lines = (context: RequestContext) =>
+    visits(context)
+      .join('systems as s', 's.id', 'v.system_id')
+      .join('customers as c', 'c.id', 's.customer_id')
+      .orderBy('v.started_at', 'desc')
+      .select<LineRow[]>(
+        'v.*',
+        'p.name as person_name',
+        's.address',
+        's.kind as system_kind',
+        'c.name as customer_name',
+        db.raw('(select count(*)::int from readings r where r.visit_id = v.id) as readings'),
+      );
+  return {
+    find: (context: RequestContext, id: string): Promise<VisitRow | undefined> =>
+      visits(context).where('v.id', id).first<VisitRow>('v.*', 'p.name as person_name'),
+
+    async ofSystem(context: RequestContext, systemId: string): Promise<VisitView[]> {
+      const rows = await visits(context)
+        .where('v.system_id', systemId)
+        .orderBy('v.started_at', 'desc')
+        .select<VisitRow[]>('v.*', 'p.name as person_name');
+      return rows.map(viewOfVisit);
+    },
+
+    async open(context: RequestContext): Promise<VisitLine[]> {
+      return (await lines(context).whereNull('v.closed_at').limit(50)).map(lineOf);
+    },
+
+    async recent(context: RequestContext): Promise<VisitLine[]> {
+      return (await lines(context).whereNotNull('v.closed_at').limit(40)).map(lineOf);
+    },
+
+    insert: (context: RequestContext, id: string, systemId: string, startedAt: string) =>
+      db('visits')
+        .insert({
+          id,
+          firm_id: context.firmId,
+          system_id: systemId,
+          person_id: context.personId,
+          started_at: startedAt,
+        })
+        .onConflict('id')
+        .ignore(),
+
+    close: (context: RequestContext, id: string, closedAt: string, note: string | null) =>
+      db('visits').where({ firm_id: context.firmId, id }).whereNull('closed_at').update({ closed_at: closedAt, note }),
+  };
+};

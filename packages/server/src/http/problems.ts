@@ -1,0 +1,43 @@
+import type { Problem } from '@yarnix/core';
+
+/** Every error the API answers with: stable code, HTTP status and title. docs/problems.md explains each. */
+export const PROBLEMS = {
+  'malformed-json': { status: 400, title: 'The body is not readable JSON' },
+  'invalid-request': { status: 422, title: 'Some fields cannot be taken as they are' },
+  'entry-refused': { status: 422, title: 'The reading cannot be taken as it is' },
+  'needs-confirmation': { status: 422, title: 'The reading is unlikely and must be confirmed' },
+  'unknown-reading': { status: 422, title: 'There is no such reading on this part' },
+  'rating-unreadable': { status: 422, title: 'The rating cannot be read' },
+  'replacement-refused': { status: 422, title: 'The replacement rule refuses this part' },
+  'parts-do-not-match': { status: 422, title: 'The parts are not those of this kind of system' },
+  'not-allowed': { status: 403, title: 'This person may not do that' },
+  'not-found': { status: 404, title: 'Not found' },
+  'id-taken': { status: 409, title: 'The id belongs to something else' },
+  'already-superseded': { status: 409, title: 'That reading has been corrected already' },
+  'visit-closed': { status: 409, title: 'The round is closed' },
+  'part-removed': { status: 409, title: 'That part is no longer fitted' },
+  'too-large': { status: 413, title: 'The body is too large' },
+  unexpected: { status: 500, title: 'Something went wrong on the server' },
+} as const;
+
+export type ProblemCode = keyof typeof PROBLEMS;
+
+/** Thrown anywhere below a route; becomes problem+json. */
+export class ProblemError extends Error {
+  constructor(
+    readonly code: ProblemCode,
+    readonly detail: string,
+    readonly errors: NonNullable<Problem['errors']> = [],
+  ) {
+    super(`${code}: ${detail}`);
+  }
+}
+
+export function problemOf(error: ProblemError): Problem {
+  const { status, title } = PROBLEMS[error.code];
+  const base = { type: `/docs/problems#${error.code}`, title, status, code: error.code, detail: error.detail };
+  return error.errors.length > 0 ? { ...base, errors: error.errors } : base;
+}
+
+/** For what a store did not find among the firm's own rows. */
+export const notFound = (what: string): ProblemError => new ProblemError('not-found', `There is no such ${what}.`);

@@ -1,0 +1,48 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { root, webDist } from './paths.mjs';
+import { Refusal } from './say.mjs';
+
+/** Runs a TypeScript file of the project as a child that gets no terminal signals of its own. */
+export function spawnTs(file, { env = {}, args = [], stdio = 'inherit' } = {}) {
+  return spawn(process.execPath, ['--import', 'tsx', join(root, file), ...args], {
+    cwd: root,
+    stdio,
+    detached: true,
+    env: { ...process.env, ...env },
+  });
+}
+
+export async function runTs(file, options) {
+  const child = spawnTs(file, options);
+  const code = await new Promise((resolve) => child.on('exit', resolve));
+  if (code !== 0) throw new Refusal(`${file} failed; see its lines above.`);
+}
+
+/** Starts the app server and waits until it answers. Returns { address, child, stop() }. */
+export async function startServer({ databaseUrl, port, env = {}, stdio = 'inherit' }) {
+  const child = spawnTs('packages/server/src/main.ts', {
+    stdio,
+    env: { DATABASE_URL: databaseUrl, PORT: String(port), WEB_DIST: webDist, ...env },
+  });
+  const ended = new Promise((resolve) => child.on('exit', resolve));
+  const address = `http://127.0.0.1:${port}`;
+  for (let wait = 0; ; wait += 1) {
+    if (child.exitCode !== null) throw new Refusal('the server ended at once; see its lines above.');
+    if (
+      await fetch(`${address}/healthz`).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      break;
+    if (wait > 300) throw new Refusal('the server did not answer within a minute.');
+    await sleep(200);
+  }
+  const stop = async () => {
+    if (child.exitCode === null) child.kill('SIGTERM');
+    await Promise.race([ended, sleep(8000).then(() => child.kill('SIGKILL'))]);
+  };
+  return { address, child, ended, stop };
+}
