@@ -65,10 +65,15 @@ export const systemSummarySchema = z.object({
   standing: z.enum(STANDINGS),
   lastVisitOn: dateSchema.nullable(),
 });
+export type SystemsQuery = z.infer<typeof systemsQuerySchema>;
 export type SystemSummary = z.infer<typeof systemSummarySchema>;
+
+/** What the list of systems can be sorted by; ":desc" turns it round. */
+export const SYSTEM_SORTS = ['address', 'customerName', 'kind', 'area', 'lastVisitOn', 'standing'] as const;
 
 export const systemsQuerySchema = z.object({
   search: z.string().trim().max(80).optional(),
+  sort: z.enum(SYSTEM_SORTS.flatMap((by) => [by, `${by}:desc` as const])).default('address'),
   limit: z.coerce.number().int().min(1).max(200).default(100),
   offset: z.coerce.number().int().min(0).max(100_000).default(0),
 });

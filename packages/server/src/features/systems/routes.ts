@@ -13,7 +13,7 @@ export const systemsRoutes = ({ systems }: Services) => [
     permission: 'look',
     query: systemsQuerySchema,
     reply: systemsPageSchema,
-    handle: ({ context, query }) => systems.page(context, query.search, query.limit, query.offset),
+    handle: ({ context, query }) => systems.page(context, query),
   }),
   route({
     method: 'get',

@@ -1,5 +1,5 @@
-import type { NewSystem, Plate, Standing, SystemKind, SystemSummary } from '@yarnix/core';
-import { STANDINGS } from '@yarnix/core';
+import type { NewSystem, Plate, Standing, SystemKind, SystemsQuery, SystemSummary } from '@yarnix/core';
+import { STANDINGS, type SYSTEM_SORTS } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
@@ -37,6 +37,20 @@ const summary = (row: SummaryRow): SystemSummary => ({
   standing: standingAt(row.severity),
   lastVisitOn: row.last_visit_on,
 });
+
+const COLUMNS: Readonly<Record<(typeof SYSTEM_SORTS)[number], string>> = {
+  address: 's.address',
+  customerName: 'c.name',
+  kind: 's.kind',
+  area: 's.area',
+  lastVisitOn: 'last_visit_on',
+  standing: 'severity',
+};
+
+function orderOf(sort: SystemsQuery['sort']): { column: string; order: 'asc' | 'desc'; nulls: 'last' } {
+  const [by, direction] = sort.split(':') as [keyof typeof COLUMNS, string | undefined];
+  return { column: COLUMNS[by], order: direction === 'desc' ? 'desc' : 'asc', nulls: 'last' };
+}
 
 export const systemsStore = (db: Knex) => {
   const matching = (context: RequestContext, search: string | undefined) => {
@@ -81,7 +95,7 @@ export const systemsStore = (db: Knex) => {
       return rows.length === 1;
     },
 
-    async page(context: RequestContext, search: string | undefined, limit: number, offset: number) {
+    async page(context: RequestContext, { search, sort, limit, offset }: SystemsQuery) {
       const count = await matching(context, search).count<{ count: string }[]>('* as count').first();
       const rows = await matching(context, search)
         .select<SummaryRow[]>(
@@ -97,7 +111,7 @@ export const systemsStore = (db: Knex) => {
             "(select to_char(max(started_at), 'YYYY-MM-DD') from visits v where v.system_id = s.id) as last_visit_on",
           ),
         )
-        .orderBy(['s.address', 's.id'])
+        .orderBy([orderOf(sort), 's.address', 's.id'])
         .limit(limit)
         .offset(offset);
       return { total: Number(count?.count ?? 0), systems: rows.map(summary) };

@@ -1,0 +1,28 @@
+import { sessionSchema, systemDetailSchema, systemsPageSchema, visitsPageSchema, watchPageSchema } from '@yarnix/core';
+import { queryOptions } from '@tanstack/react-query';
+import { get } from './api.ts';
+
+/** Every question the screens ask of the server, by one key each. */
+export const queries = {
+  session: () =>
+    queryOptions({ queryKey: ['session'], queryFn: ({ signal }) => get('/api/session', sessionSchema, signal) }),
+  systems: (search: string) =>
+    queryOptions({
+      queryKey: ['systems', search],
+      queryFn: ({ signal }) => get(`/api/systems?${search}`, systemsPageSchema, signal),
+      placeholderData: (previous) => previous,
+    }),
+  system: (id: string) =>
+    queryOptions({
+      queryKey: ['system', id],
+      queryFn: ({ signal }) => get(`/api/systems/${id}`, systemDetailSchema, signal),
+    }),
+  visits: () =>
+    queryOptions({ queryKey: ['visits'], queryFn: ({ signal }) => get('/api/visits', visitsPageSchema, signal) }),
+  watch: (search: string) =>
+    queryOptions({
+      queryKey: ['watch', search],
+      queryFn: ({ signal }) => get(`/api/watch?${search}`, watchPageSchema, signal),
+      placeholderData: (previous) => previous,
+    }),
+};

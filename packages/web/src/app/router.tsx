@@ -1,0 +1,36 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { RoundsScreen } from '../places/round/rounds-screen.tsx';
+import { NewSystemScreen } from '../places/systems/new-system-screen.tsx';
+import { SystemsScreen } from '../places/systems/systems-screen.tsx';
+import { SystemScreen } from '../places/system/system-screen.tsx';
+import { WatchScreen } from '../places/watch/watch-screen.tsx';
+import { CrashScreen, NowhereScreen } from './states.tsx';
+import { Shell } from './shell.tsx';
+
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <CrashScreen />,
+    children: [
+      { index: true, element: <Navigate to="/watch" replace /> },
+      { path: 'watch', element: <WatchScreen /> },
+      { path: 'rounds', element: <RoundsScreen /> },
+      { path: 'systems', element: <SystemsScreen /> },
+      { path: 'systems/new', element: <NewSystemScreen /> },
+      { path: 'systems/:systemId', element: <SystemScreen /> },
+      {
+        path: 'systems/:systemId/threads/:componentId/:kind/:point',
+        lazy: async () => ({ Component: (await import('../places/thread/thread-screen.tsx')).ThreadScreen }),
+      },
+      {
+        path: 'systems/:systemId/rounds/:visitId/close',
+        lazy: async () => ({ Component: (await import('../places/round/close-screen.tsx')).CloseScreen }),
+      },
+      {
+        path: 'systems/:systemId/rounds/:visitId/:stopId',
+        lazy: async () => ({ Component: (await import('../places/round/round-screen.tsx')).RoundScreen }),
+      },
+      { path: '*', element: <NowhereScreen /> },
+    ],
+  },
+]);

@@ -1,0 +1,101 @@
+import { Delete } from 'lucide-react';
+import type { ReactNode } from 'react';
+
+/** What a key does to the field that has the focus. */
+export type Key = '0' | '1' | '2' | '3' | '4' | '5' | '6' | '7' | '8' | '9' | '.' | 'OL' | '±' | 'erase' | 'next';
+
+/** The text of a field after a key other than 'next'. */
+export function press(text: string, key: Key): string {
+  if (key === 'erase') return text.toUpperCase() === 'OL' ? '' : text.slice(0, -1);
+  if (key === 'OL') return 'OL';
+  if (key === '±') return text.startsWith('-') ? text.slice(1) : `-${text}`;
+  const base = text.toUpperCase() === 'OL' ? '' : text;
+  if (key === '.') return base.includes('.') ? base : `${base || '0'}.`;
+  return key === 'next' ? base : base + key;
+}
+
+const DIGITS: readonly Key[] = ['1', '2', '3', '4', '5', '6', '7', '8', '9'];
+
+function PadKey({
+  name,
+  children,
+  className = '',
+  disabled = false,
+  onKey,
+}: {
+  name: Key;
+  children: ReactNode;
+  className?: string;
+  disabled?: boolean;
+  onKey: (key: Key) => void;
+}) {
+  return (
+    <button
+      type="button"
+      aria-label={
+        name === 'erase' ? 'Erase' : name === 'next' ? undefined : name === '±' ? 'Sign' : name === '.' ? 'Point' : name
+      }
+      disabled={disabled}
+      // The field keeps the focus, so that its caret and the keyboard go on working.
+      onPointerDown={(event) => event.preventDefault()}
+      onClick={() => onKey(name)}
+      className={`grid min-h-[58px] place-items-center bg-raised text-[26px] font-semibold active:bg-wash disabled:text-rule-strong ${className}`}
+    >
+      {children}
+    </button>
+  );
+}
+
+/** The number pad for gloves: digits left, the rest in the right-hand column, the way on at the thumb. */
+export function Keypad({
+  onKey,
+  overLimit,
+  signed,
+  nextLabel,
+}: {
+  onKey: (key: Key) => void;
+  overLimit: boolean;
+  signed: boolean;
+  nextLabel: string;
+}) {
+  const side = 'text-[17px] text-soft font-bold';
+  return (
+    <div
+      role="group"
+      aria-label="Keypad"
+      className="grid grid-cols-4 gap-px border-y border-rule-strong bg-rule-strong"
+      style={{ gridAutoFlow: 'row dense' }}
+    >
+      {DIGITS.map((digit, index) => (
+        <PadKey key={digit} name={digit} onKey={onKey} className={`col-start-${(index % 3) + 1}`}>
+          {digit}
+        </PadKey>
+      ))}
+      <PadKey name="." onKey={onKey} className="col-start-1 row-start-4">
+        .
+      </PadKey>
+      <PadKey name="0" onKey={onKey} className="col-start-2 row-start-4">
+        0
+      </PadKey>
+      <PadKey name="erase" onKey={onKey} className={`col-start-3 row-start-4 ${side}`}>
+        <Delete aria-hidden size={26} />
+      </PadKey>
+      {signed ? (
+        <PadKey name="±" onKey={onKey} className={`col-start-4 row-start-1 ${side}`}>
+          ±
+        </PadKey>
+      ) : (
+        <PadKey name="OL" onKey={onKey} disabled={!overLimit} className={`col-start-4 row-start-1 ${side}`}>
+          OL
+        </PadKey>
+      )}
+      <PadKey
+        name="next"
+        onKey={onKey}
+        className="col-start-4 row-span-3 row-start-2 !bg-copper px-1 text-center text-[20px] leading-tight font-bold text-on-copper"
+      >
+        {nextLabel}
+      </PadKey>
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+import { STANDING_CAUTION } from '@yarnix/core';
+import { Collapsible } from 'radix-ui';
+import { TriangleAlert } from 'lucide-react';
+import type { RoundStop } from './round-model.ts';
+
+/** What state the system must be in, and the cautions of the stop: titles always in sight, the words one tap away. */
+export function StopState({ stop, startOpen }: { stop: RoundStop; startOpen: boolean }) {
+  return (
+    <Collapsible.Root defaultOpen={startOpen} className="border-y border-rule py-2">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
+        {stop.state.map((line) => (
+          <span key={line} className="font-semibold">
+            {line}
+          </span>
+        ))}
+        <Collapsible.Trigger className="group ml-auto flex min-h-12 items-center gap-2 font-semibold text-watch">
+          <TriangleAlert aria-hidden size={19} />
+          {stop.cautions.map((c) => c.title).join(' · ')}
+          <span className="text-sm underline group-data-[state=open]:hidden">read</span>
+          <span className="hidden text-sm underline group-data-[state=open]:inline">fold</span>
+        </Collapsible.Trigger>
+      </div>
+      <Collapsible.Content>
+        <dl className="grid gap-2 py-2">
+          {stop.cautions.map((caution) => (
+            <div key={caution.id} className="grid gap-x-4 sm:grid-cols-[110px_1fr]">
+              <dt className="font-bold">{caution.title}</dt>
+              <dd>{caution.text}</dd>
+            </div>
+          ))}
+          <p className="label">{STANDING_CAUTION}</p>
+        </dl>
+      </Collapsible.Content>
+    </Collapsible.Root>
+  );
+}

@@ -1,0 +1,66 @@
+import {
+  byThread,
+  dayOf,
+  judgedReading,
+  readingKind,
+  severityOf,
+  systemThreads,
+  threadState,
+  whatChanged,
+  type Change,
+  type Judgement,
+  type Point,
+  type Policy,
+  type ReadingKind,
+  type SystemDetail,
+} from '@yarnix/core';
+import type { RoundRecord } from '../../field/round-record.ts';
+import type { RoundComponent, RoundView } from './round-model.ts';
+
+export interface RoundChange extends Change {
+  readonly kind: ReadingKind;
+  readonly point: Point;
+  readonly component: RoundComponent;
+  readonly lead: Judgement;
+}
+
+/** What changed on this round, thread by thread, against how each thread stood before it. */
+export function roundChanges(
+  system: SystemDetail,
+  record: RoundRecord,
+  view: RoundView,
+  policy: Policy,
+): RoundChange[] {
+  const judged = { kind: system.kind, plate: system.plate, components: view.components };
+  const now = systemThreads(judged, view.readings, view.nextRound, policy);
+  const touched = now.filter((t) => t.readings.some((r) => r.visitId === record.visitId));
+  const older = byThread(view.readings.filter((r) => r.visitId !== record.visitId));
+  const details = new Map(touched.map((t) => [t.key, t]));
+  const atClose = touched.map((t) => {
+    const before = (older.get(t.key) ?? []).filter((r) => t.readings.includes(r));
+    const last = before.findLast((r) => r.value !== null);
+    const context = { systemKind: system.kind, plate: system.plate, component: t.component, nextRound: view.nextRound };
+    const then = threadState(before.map(judgedReading), context, policy);
+    const latest = t.readings.findLast((r) => r.visitId === record.visitId && r.value !== null);
+    return {
+      key: t.key,
+      standing: t.state.standing,
+      now: latest?.value ?? null,
+      before: last && then ? { value: last.value ?? 0, day: dayOf(last.takenAt), standing: then.standing } : null,
+    };
+  });
+  return whatChanged(atClose).flatMap((change) => {
+    const thread = details.get(change.key);
+    const kind = thread && readingKind(thread.state.kind);
+    return thread && kind
+      ? [{ ...change, kind, point: thread.state.point, component: thread.component, lead: thread.state.lead }]
+      : [];
+  });
+}
+
+/** Whether a change is worth a line of its own: a turn, a standing to act on, or a new part. */
+export const isTelling = (change: RoundChange): boolean =>
+  change.turn === 'worse' ||
+  change.turn === 'better' ||
+  severityOf(change.standing) >= severityOf('watch') ||
+  change.component.isNew;

@@ -1,0 +1,40 @@
+import type { InputSpec } from '@yarnix/core';
+import { ToggleGroup } from 'radix-ui';
+
+/** A finding that is chosen rather than measured: every option in sight, one tap. */
+export function ChoiceInput({
+  spec,
+  name,
+  value,
+  big = false,
+  onChoose,
+  onFocus,
+}: {
+  spec: Extract<InputSpec, { type: 'choice' }>;
+  name: string;
+  value: string;
+  big?: boolean;
+  onChoose: (value: string) => void;
+  onFocus: () => void;
+}) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      aria-label={name}
+      value={value}
+      onValueChange={(chosen) => chosen && onChoose(chosen)}
+      onFocus={onFocus}
+      className={big ? 'grid gap-2' : 'flex flex-wrap gap-1.5'}
+    >
+      {spec.options.map((option) => (
+        <ToggleGroup.Item
+          key={option.value}
+          value={option.value}
+          className={`rounded-[4px] border-[1.5px] border-rule-strong bg-raised font-semibold data-[state=on]:border-copper data-[state=on]:bg-wash ${big ? 'min-h-[60px] px-4 text-left text-[20px]' : 'min-h-12 px-3 text-[15px]'}`}
+        >
+          {option.label}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}

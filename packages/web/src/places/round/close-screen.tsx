@@ -1,0 +1,167 @@
+import { POINT_NAMES, sayNumber, sayPercent, sayQuantity, sayReason, SLOT_NAMES } from '@yarnix/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { queries } from '../../app/queries.ts';
+import { Failed, Loading } from '../../app/states.tsx';
+import { change, closeRound } from '../../field/rounds.ts';
+import { Button } from '../../kit/button.tsx';
+import { StandingWord } from '../../kit/mark.tsx';
+import { isTelling, roundChanges, type RoundChange } from './changes.ts';
+import { roundName, threadTitle } from './field-words.ts';
+import type { RoundField, RoundStop } from './round-model.ts';
+import { roundBase, systemLine } from './stop-props.ts';
+import { StopRail } from './stop-rail.tsx';
+import { useRoundView, type RoundScreenData } from './use-round-view.ts';
+
+const TURNS = {
+  worse: 'worse than before',
+  better: 'better than before',
+  same: 'as before',
+  new: 'first time',
+} as const;
+
+function Figures({ change: c }: { change: RoundChange }) {
+  if (c.now === null) return null;
+  if (!c.before) return <span className="figure-type text-[22px]">{sayQuantity(c.now, c.kind.unit)}</span>;
+  return (
+    <span className="whitespace-nowrap">
+      <span className="label">
+        {sayNumber(c.before.value, c.kind.unit)} in {roundName(c.before.day)}
+      </span>{' '}
+      <span className="figure-type text-[22px]">{sayQuantity(c.now, c.kind.unit)}</span>
+      {c.offPercent !== null && Math.abs(c.offPercent) >= 0.5 && (
+        <span className="label">
+          {' '}
+          {c.offPercent < 0 ? '−' : '+'}
+          {sayPercent(c.offPercent)}
+        </span>
+      )}
+    </span>
+  );
+}
+
+const ChangeLine = ({ change: c }: { change: RoundChange }) => (
+  <li className="grid gap-x-5 gap-y-1 border-b border-rule py-3 md:grid-cols-[210px_250px_1fr] md:items-center">
+    <div>
+      <h3 className="font-bold">
+        {c.component.kind === 'run-capacitor'
+          ? `${SLOT_NAMES[c.component.slot]}, ${POINT_NAMES[c.point]}`
+          : threadTitle(c.kind, c.point)}
+      </h3>
+      {c.component.isNew && <p className="text-sm font-semibold text-copper">New part</p>}
+    </div>
+    <Figures change={c} />
+    <div>
+      <StandingWord standing={c.standing} width={26} /> <span className="label">{TURNS[c.turn]}</span>
+      <p>{sayReason(c.lead.because)}</p>
+    </div>
+  </li>
+);
+
+function NotTaken({ stops, base }: { stops: readonly RoundStop[]; base: string }) {
+  const missing = stops.flatMap((stop) =>
+    stop.fields
+      .map((field, index) => ({ stop, field, index }))
+      .filter(({ field }) => field.status !== 'taken' && field.planned.method.id !== 'needle-sweep'),
+  );
+  if (missing.length === 0) return null;
+  const name = ({ planned }: RoundField) => `${threadTitle(planned.kind, planned.point)}, ${planned.method.title}`;
+  return (
+    <section>
+      <h2 className="mb-1 text-lg font-bold">Not taken</h2>
+      <ul className="columns-1 md:columns-2">
+        {missing.map(({ stop, field, index }) => (
+          <li key={field.key} className="py-1">
+            <Link
+              className="inline-block min-h-8 underline decoration-rule-strong underline-offset-4"
+              to={`${base}/${stop.id}?at=${index + 1}`}
+            >
+              {name(field)}
+            </Link>
+            {field.status !== 'empty' && <strong className="text-act"> typed, but not taken</strong>}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Close({ system, record, view }: Extract<RoundScreenData, { status: 'here' }>) {
+  const navigate = useNavigate();
+  const session = useQuery(queries.session());
+  const [showAll, setShowAll] = useState(false);
+  const policy = session.data?.firm.policy;
+  const changes = policy ? roundChanges(system, record, view, policy) : [];
+  const telling = changes.filter(isTelling);
+  const shown = showAll ? changes : telling;
+  const base = roundBase(record);
+  const close = () => {
+    void closeRound(record.visitId, new Date().toISOString(), record.note);
+    void navigate(`/systems/${system.id}`);
+  };
+  return (
+    <div className="grid flex-1 lg:grid-cols-[190px_1fr]">
+      <aside className="hidden border-r border-rule-strong lg:block">
+        <StopRail view={view} base={base} />
+      </aside>
+      <section className="grid min-w-0 content-start gap-5 px-4 py-4 md:px-6">
+        <div>
+          <p className="label">{systemLine(system)}</p>
+          <h1 className="text-[28px] font-bold">
+            {telling.length === 0
+              ? 'Nothing changed since last time'
+              : `${telling.length} ${telling.length === 1 ? 'thing' : 'things'} to tell`}
+          </h1>
+          <p className="text-soft">{changes.length} readings held against the visits before.</p>
+        </div>
+        <div>
+          <ol className="border-t border-rule">
+            {shown.map((c) => (
+              <ChangeLine key={c.key} change={c} />
+            ))}
+          </ol>
+          {changes.length > telling.length && (
+            <Button look="quiet" className="!px-0" onClick={() => setShowAll(!showAll)}>
+              {showAll ? 'Only what is worth telling' : `All ${changes.length} readings`}
+            </Button>
+          )}
+        </div>
+        <NotTaken stops={view.stops} base={base} />
+        <div className="grid gap-1">
+          <label htmlFor="note" className="label">
+            Note for the office and the next visit
+          </label>
+          <textarea
+            id="note"
+            rows={3}
+            maxLength={2000}
+            value={record.note}
+            onChange={(e) => void change(record.visitId, (r) => ({ ...r, note: e.target.value }))}
+            className="rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-3 text-[17px]"
+          />
+        </div>
+        <div className="flex flex-wrap gap-3 pb-6">
+          <Button look="main" className="min-h-14 px-8 text-[18px]" onClick={close}>
+            Close the round
+          </Button>
+          <Link
+            to={`${base}/${view.stops.at(-1)?.id ?? 'running'}`}
+            className="grid min-h-14 place-items-center px-3 font-semibold underline underline-offset-4"
+          >
+            Back to the readings
+          </Link>
+        </div>
+      </section>
+    </div>
+  );
+}
+
+/** The close of a round: what changed since last time, what was not taken, and the end. */
+export function CloseScreen() {
+  const { systemId = '', visitId = '' } = useParams();
+  const data = useRoundView(systemId, visitId);
+  if (data.status === 'loading') return <Loading what="the round" />;
+  if (data.status === 'failed') return <Failed error={data.error} what="This round" retry={data.retry} />;
+  return <Close {...data} />;
+}

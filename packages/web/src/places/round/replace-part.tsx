@@ -1,0 +1,90 @@
+import {
+  DEFAULT_POLICY,
+  isoOf,
+  judgeReplacement,
+  parseCapacitorRating,
+  ratingOf,
+  sayReplacement,
+  type Day,
+  type Policy,
+} from '@yarnix/core';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { fitPart } from '../../field/rounds.ts';
+import { Button } from '../../kit/button.tsx';
+import { Field } from '../../kit/field.tsx';
+import { RatingReadout } from '../systems/rating-readout.tsx';
+import type { RoundComponent } from './round-model.ts';
+
+/** "Part replaced": the new label is read as it is typed and held against the replacement rule; then its life begins. */
+export function ReplacePart({
+  part,
+  visitId,
+  today,
+  policy = DEFAULT_POLICY,
+  suggestedReason,
+  onDone,
+}: {
+  part: RoundComponent;
+  visitId: string;
+  today: Day;
+  policy?: Policy;
+  suggestedReason: string;
+  onDone: (newId: string | null) => void;
+}) {
+  const [rating, setRating] = useState(part.plate.rating ?? '');
+  const [reason, setReason] = useState(suggestedReason);
+  const [overrule, setOverrule] = useState('');
+  const read = parseCapacitorRating(rating);
+  const original = ratingOf(part);
+  const verdict = read.outcome === 'rating' && original ? judgeReplacement(original, read, policy) : null;
+  const refused = verdict?.verdict === 'refused';
+  const ready = read.outcome === 'rating' && reason.trim() !== '' && (!refused || overrule.trim() !== '');
+
+  const fit = () => {
+    const id = v7();
+    const overruled = refused ? { overruledBecause: overrule.trim() } : {};
+    void fitPart(visitId, id, {
+      replaces: part.id,
+      fittedOn: isoOf(today),
+      plate: { rating: rating.trim() },
+      reason: reason.trim(),
+      visitId,
+      ...overruled,
+    });
+    onDone(id);
+  };
+  return (
+    <form
+      aria-label="Part replaced"
+      className="grid gap-3 border-l-[3px] border-copper bg-raised p-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (ready) fit();
+      }}
+    >
+      <h3 className="text-lg font-bold">Part replaced</h3>
+      <Field
+        label="What the new label says"
+        value={rating}
+        autoFocus
+        onChange={(e) => setRating(e.target.value)}
+        hint={<RatingReadout text={rating} />}
+      />
+      {verdict && <p className={refused ? 'font-semibold text-act' : ''}>{sayReplacement(verdict)}</p>}
+      {refused && (
+        <Field label="Fitted all the same, because" value={overrule} onChange={(e) => setOverrule(e.target.value)} />
+      )}
+      <Field label="Why the old one came out" value={reason} onChange={(e) => setReason(e.target.value)} />
+      <p className="text-sm text-soft">
+        Same volts or higher. Leave the relief and the rating visible; date and initial the can.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Button look="main" type="submit" disabled={!ready}>
+          Fitted
+        </Button>
+        <Button onClick={() => onDone(null)}>Not replaced</Button>
+      </div>
+    </form>
+  );
+}

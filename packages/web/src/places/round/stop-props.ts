@@ -1,0 +1,29 @@
+import { sayReason, severityOf, STANDING_NAMES, SYSTEM_KIND_NAMES, type SystemDetail } from '@yarnix/core';
+import { POINT_NAMES } from '@yarnix/core';
+import type { RoundRecord } from '../../field/round-record.ts';
+import type { RoundField, RoundStop, RoundView } from './round-model.ts';
+
+export interface StopProps {
+  readonly system: SystemDetail;
+  readonly record: RoundRecord;
+  readonly view: RoundView;
+  readonly stop: RoundStop;
+}
+
+export const roundBase = (record: RoundRecord): string => `/systems/${record.systemId}/rounds/${record.visitId}`;
+
+export const systemLine = (system: SystemDetail): string => `${system.address} · ${SYSTEM_KIND_NAMES[system.kind]}`;
+
+/** Where the round goes after a stop. */
+export function afterStop({ view, stop, record }: StopProps): string {
+  const index = view.stops.findIndex((s) => s.id === stop.id);
+  return `${roundBase(record)}/${view.stops[index + 1]?.id ?? 'close'}`;
+}
+
+/** Why a part came out, as its verdict suggests: "HERM act: 36.1 µF, 10 % under 40". */
+export function reasonSuggested(field: RoundField): string {
+  const verdict = field.verdict;
+  if (!verdict || severityOf(verdict.standing) < severityOf('watch')) return '';
+  const point = POINT_NAMES[field.planned.point];
+  return `${point} ${STANDING_NAMES[verdict.standing].toLowerCase()}: ${sayReason(verdict.because)}`.slice(0, 200);
+}

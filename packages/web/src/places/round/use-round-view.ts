@@ -1,0 +1,49 @@
+import { dayOf, type SystemDetail } from '@yarnix/core';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+import { queries } from '../../app/queries.ts';
+import type { RoundRecord } from '../../field/round-record.ts';
+import { takeUpRound } from '../../field/rounds.ts';
+import { useRoundRecord } from '../../field/use-round.ts';
+import { roundView, type RoundView } from './round-model.ts';
+
+export type RoundScreenData =
+  | { readonly status: 'loading' }
+  | { readonly status: 'failed'; readonly error: Error; readonly retry: () => void }
+  | { readonly status: 'here'; readonly system: SystemDetail; readonly record: RoundRecord; readonly view: RoundView };
+
+/** Everything a round's screens show, live: the system from the server or the device's copy, the record from the device. */
+export function useRoundView(systemId: string, visitId: string): RoundScreenData {
+  const system = useQuery(queries.system(systemId));
+  const session = useQuery(queries.session());
+  const known = useRoundRecord(visitId);
+  const record = known.status === 'here' ? known.record : null;
+  const elsewhere = known.status === 'absent' ? system.data?.visits.find((v) => v.id === visitId) : undefined;
+
+  useEffect(() => {
+    if (elsewhere) void takeUpRound(visitId, { systemId, startedAt: elsewhere.startedAt });
+  }, [elsewhere, systemId, visitId]);
+
+  const policy = session.data?.firm.policy;
+  const view = useMemo(
+    () =>
+      system.data && record && policy ? roundView(system.data, record, policy, dayOf(new Date().toISOString())) : null,
+    [system.data, record, policy],
+  );
+  if (system.data && record && view) return { status: 'here', system: system.data, record, view };
+  const error =
+    system.error ??
+    session.error ??
+    (known.status === 'absent' && system.data && !elsewhere ? new Error('no such round') : null);
+  if (error) {
+    return {
+      status: 'failed',
+      error,
+      retry: () => {
+        void system.refetch();
+        void session.refetch();
+      },
+    };
+  }
+  return { status: 'loading' };
+}

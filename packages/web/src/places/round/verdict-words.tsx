@@ -1,0 +1,78 @@
+import { sayReason, severityOf, type Judgement } from '@yarnix/core';
+import { Button } from '../../kit/button.tsx';
+import { Mark, StandingWord } from '../../kit/mark.tsx';
+import type { RoundField } from './round-model.ts';
+
+/** The reasons worth saying first: those that decide, then the rest by weight; "no trend yet" is left for the thread screen. */
+function leading(reasons: readonly Judgement[]): Judgement[] {
+  return reasons
+    .filter((r) => r.because.code !== 'trend-too-short' && r.because.code !== 'no-plate-limit-for-wire')
+    .sort(
+      (a, b) =>
+        severityOf(b.standing) - severityOf(a.standing) || Number(b.basis === 'plate') - Number(a.basis === 'plate'),
+    );
+}
+
+/** A field's verdict in words; the whole of it, or the first sentence where room is short. */
+export function VerdictWords({
+  field,
+  id,
+  whole,
+  onKeep,
+  onPerhaps,
+}: {
+  field: RoundField;
+  id: string;
+  whole: boolean;
+  onKeep: () => void;
+  onPerhaps: (value: number) => void;
+}) {
+  const asked = field.status === 'questioned';
+  if (field.sentences.length > 0) {
+    return (
+      <div id={id} role="alert" className="grid justify-items-start gap-2">
+        {field.sentences.map((sentence) => (
+          <p key={sentence} className="font-semibold text-act">
+            {sentence}
+          </p>
+        ))}
+        {asked && (
+          <div className="flex flex-wrap gap-2">
+            {field.perhaps !== null && (
+              <Button onClick={() => onPerhaps(field.perhaps ?? 0)}>
+                Make it {Number(field.perhaps.toPrecision(4))}
+              </Button>
+            )}
+            <Button onClick={onKeep}>Keep it as typed</Button>
+          </div>
+        )}
+      </div>
+    );
+  }
+  if (!field.verdict)
+    return (
+      <p id={id} className="label">
+        {field.status === 'unfinished' ? 'One more number' : 'Not taken yet'}
+      </p>
+    );
+  const reasons = leading(field.verdict.reasons);
+  return (
+    <div id={id} aria-live="polite" className="grid gap-0.5">
+      <StandingWord
+        standing={field.verdict.standing}
+        width={whole ? 34 : 28}
+        className={whole ? 'text-[20px]' : 'text-[16px]'}
+      />
+      {(whole ? reasons : reasons.slice(0, 1)).map((r) => (
+        <p key={r.because.code} className={whole ? 'flex items-start gap-2' : ''}>
+          {whole && (
+            <span className="mt-1">
+              <Mark standing={r.standing} width={18} />
+            </span>
+          )}
+          {sayReason(r.because)}
+        </p>
+      ))}
+    </div>
+  );
+}

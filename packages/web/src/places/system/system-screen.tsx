@@ -1,0 +1,208 @@
+import {
+  dayOf,
+  inlineThread,
+  judgedReading,
+  nextRoundAfter,
+  POINT_NAMES,
+  readingKind,
+  sayQuantity,
+  sayReason,
+  SLOT_NAMES,
+  SYSTEM_KIND_NAMES,
+  systemThreads,
+  worstOf,
+  type ComponentView,
+  type Policy,
+  type SystemDetail,
+  type SystemThread,
+} from '@yarnix/core';
+import { useQuery } from '@tanstack/react-query';
+import { Play } from 'lucide-react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { queries } from '../../app/queries.ts';
+import { Failed, Loading } from '../../app/states.tsx';
+import { startRound } from '../../field/rounds.ts';
+import { Button, ButtonLink } from '../../kit/button.tsx';
+import { StandingWord } from '../../kit/mark.tsx';
+import { InlineThread } from '../../thread/inline-thread.tsx';
+import { dateWords } from '../round/field-words.ts';
+import { PlateList } from './plate-list.tsx';
+
+function ThreadLine({ thread, systemId }: { thread: SystemThread; systemId: string }) {
+  const { state } = thread;
+  const kind = readingKind(state.kind);
+  const data = inlineThread(thread.readings.map(judgedReading), state);
+  const point = POINT_NAMES[state.point];
+  const title = state.point === 'can' ? 'Looks' : point ? `${kind?.title ?? ''}, ${point}` : (kind?.title ?? '');
+  return (
+    <li className="border-t border-rule">
+      <Link
+        to={`/systems/${systemId}/threads/${thread.component.id}/${state.kind}/${state.point}`}
+        className="grid gap-x-4 gap-y-1 py-2 hover:bg-raised sm:grid-cols-[170px_200px_1fr] sm:items-center"
+      >
+        <div className="flex items-baseline justify-between gap-3 sm:block">
+          <h4 className="font-semibold">{title}</h4>
+          {kind && state.lastValue !== null && (
+            <span className="figure-type text-[20px]">{sayQuantity(state.lastValue, kind.unit)}</span>
+          )}
+        </div>
+        {kind && data.points.length > 0 ? (
+          <InlineThread data={data} standing={state.standing} unit={kind.unit} width={200} height={46} />
+        ) : (
+          <span className="label">{dateWords(thread.readings.at(-1)?.takenAt ?? '')}</span>
+        )}
+        <div className="text-[15px]">
+          <StandingWord standing={state.standing} width={24} />
+          <p>{sayReason(state.lead.because)}</p>
+        </div>
+      </Link>
+    </li>
+  );
+}
+
+/** "Fitted 3 May 2024" or, for a life that is over, from when to when and why. */
+function lifeWords(part: ComponentView): string {
+  const from = part.fittedOn ? `fitted ${dateWords(part.fittedOn)}` : 'fitting day not known';
+  return part.removedOn ? `${from}, out ${dateWords(part.removedOn)}: ${part.removedReason ?? ''}` : from;
+}
+
+function Part({
+  part,
+  threads,
+  past,
+  systemId,
+}: {
+  part: ComponentView;
+  threads: readonly SystemThread[];
+  past: readonly ComponentView[];
+  systemId: string;
+}) {
+  const standing = threads.some((t) => t.state.standing !== 'unproven')
+    ? worstOf(threads.map((t) => t.state.standing).filter((s) => s !== 'unproven'))
+    : 'unproven';
+  return (
+    <section className="mb-5">
+      <div className="flex flex-wrap items-baseline gap-x-4 pb-1">
+        <h3 className="text-lg font-bold">{SLOT_NAMES[part.slot]}</h3>
+        {part.plate.rating && <span className="font-semibold">{part.plate.rating}</span>}
+        <span className="label">{lifeWords(part)}</span>
+        <StandingWord standing={standing} width={26} className="ml-auto" />
+      </div>
+      <ul>
+        {threads.map((thread) => (
+          <ThreadLine key={thread.key} thread={thread} systemId={systemId} />
+        ))}
+        {threads.length === 0 && <li className="label border-t border-rule py-2">No readings yet.</li>}
+      </ul>
+      {past.length > 0 && (
+        <ul className="border-t border-rule pt-1">
+          {past.map((old) => (
+            <li key={old.id} className="label text-[14px]">
+              before it: {old.plate.rating ? `${old.plate.rating}, ` : ''}
+              {lifeWords(old)}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function Parts({ system, policy }: { system: SystemDetail; policy: Policy }) {
+  const living = system.components
+    .filter((c) => c.removedOn === null)
+    .map((c) => ({ ...c, fittedOn: c.fittedOn === null ? null : dayOf(c.fittedOn) }));
+  const nextRound = nextRoundAfter(dayOf(new Date().toISOString()), policy);
+  const threads = systemThreads(
+    { kind: system.kind, plate: system.plate, components: living },
+    system.readings,
+    nextRound,
+    policy,
+  );
+  return system.components
+    .filter((c) => c.removedOn === null)
+    .map((part) => (
+      <Part
+        key={part.id}
+        part={part}
+        systemId={system.id}
+        threads={threads.filter((t) => t.component.id === part.id)}
+        past={system.components.filter((c) => c.removedOn !== null && c.slot === part.slot)}
+      />
+    ));
+}
+
+function RoundButton({ system }: { system: SystemDetail }) {
+  const navigate = useNavigate();
+  const open = system.visits.find((v) => v.closedAt === null);
+  if (open) {
+    return (
+      <ButtonLink look="main" to={`rounds/${open.id}/running`} className="min-h-14 px-7 text-[18px]">
+        <Play aria-hidden size={20} /> Go on with the round
+      </ButtonLink>
+    );
+  }
+  const start = async () => {
+    const visitId = v7();
+    await startRound(visitId, { systemId: system.id, startedAt: new Date().toISOString() });
+    await navigate(`/systems/${system.id}/rounds/${visitId}/running`);
+  };
+  return (
+    <Button look="main" onClick={() => void start()} className="min-h-14 px-7 text-[18px]">
+      <Play aria-hidden size={20} /> Start a round
+    </Button>
+  );
+}
+
+/** One system: its parts with their lives and threads, its plate, its visits. */
+export function SystemScreen() {
+  const { systemId = '' } = useParams();
+  const system = useQuery(queries.system(systemId));
+  const session = useQuery(queries.session());
+  if (!system.data || !session.data) {
+    const error = system.error ?? session.error;
+    return error ? (
+      <Failed error={error} what="This system" retry={() => void system.refetch()} />
+    ) : (
+      <Loading what="the system" />
+    );
+  }
+  const { data } = system;
+  return (
+    <div className="grid flex-1 content-start md:grid-cols-[1fr_290px] md:content-stretch">
+      <section className="min-w-0 px-4 py-5 md:px-5">
+        <div className="mb-4 flex flex-wrap items-end gap-4">
+          <div className="mr-auto">
+            <p className="label">
+              {data.customerName}
+              {data.area ? ` · ${data.area}` : ''} · {SYSTEM_KIND_NAMES[data.kind]}
+            </p>
+            <h1 className="text-[28px] font-bold">{data.address}</h1>
+          </div>
+          <RoundButton system={data} />
+        </div>
+        <Parts system={data} policy={session.data.firm.policy} />
+      </section>
+      <aside className="border-rule-strong bg-raised px-4 py-5 max-md:border-t md:border-l md:px-5">
+        <h2 className="text-lg font-bold">Plate</h2>
+        <PlateList plate={data.plate} />
+        <h2 className="mt-6 text-lg font-bold">Visits</h2>
+        <ul>
+          {data.visits.map((v) => (
+            <li key={v.id} className="border-t border-rule py-1.5">
+              <span className="font-semibold">{dateWords(v.startedAt)}</span>
+              <span className="label">
+                {' '}
+                {v.personName}
+                {v.closedAt === null ? ', under way' : ''}
+              </span>
+              {v.note && <p>{v.note}</p>}
+            </li>
+          ))}
+          {data.visits.length === 0 && <li className="label">None yet.</li>}
+        </ul>
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,222 @@
+import { isoOf, sayQuantity, type Day } from '@yarnix/core';
+import type { ChartData, ChartOptions } from 'chart.js';
+import type { AnnotationOptions } from 'chartjs-plugin-annotation';
+import type { ThreadData } from './thread-data.ts';
+
+/** The colours a chart is drawn with, read from the theme. */
+export interface Palette {
+  readonly ink: string;
+  readonly soft: string;
+  readonly rule: string;
+  readonly act: string;
+  readonly thread: string;
+  readonly knot: string;
+  readonly hue: string;
+  readonly copper: string;
+}
+
+const momentOf = (day: Day): number => day * 86_400_000;
+const FONT = "'Archivo Variable', sans-serif";
+const STRANDS = 9;
+
+type Dataset = ChartData<'line', { x: number; y: number }[]>['datasets'][number];
+
+function livesBefore(data: ThreadData, palette: Palette): Dataset[] {
+  return data.before.map(({ part, points }) => ({
+    label: `earlier part, out ${part.removedOn ?? ''}`,
+    data: points.map((p) => ({ x: momentOf(p.day), y: p.value })),
+    borderColor: palette.soft,
+    borderWidth: 1.2,
+    pointRadius: 2.5,
+    pointBackgroundColor: palette.knot,
+    pointBorderColor: palette.soft,
+  }));
+}
+
+/** The fray: strands that leave the last reading and spread over the 80 % range at the next round. */
+function frayOf(data: ThreadData, palette: Palette): Dataset[] {
+  const last = data.inline?.points.at(-1);
+  const ahead = data.inline?.ahead;
+  if (!last || !ahead) return [];
+  return Array.from({ length: STRANDS }, (_, n) => {
+    const share = n / (STRANDS - 1);
+    const end = ahead.low80 + (ahead.high80 - ahead.low80) * share;
+    const middle = { x: momentOf(last.day + 0.55 * (ahead.day - last.day)), y: last.value + 0.35 * (end - last.value) };
+    return {
+      label: `forecast ${n}`,
+      data: [{ x: momentOf(last.day), y: last.value }, middle, { x: momentOf(ahead.day), y: end }],
+      borderColor: palette.hue,
+      borderWidth: n === (STRANDS - 1) / 2 ? 2 : 1,
+      borderDash: [5, 3],
+      pointRadius: 0,
+      pointHitRadius: 0,
+      cubicInterpolationMode: 'monotone' as const,
+    };
+  });
+}
+
+function readingsOf(data: ThreadData, palette: Palette): Dataset {
+  const points = data.inline?.points ?? [];
+  const isLast = (index: number) => index === points.length - 1;
+  return {
+    label: 'reading',
+    data: points.map((p) => ({ x: momentOf(p.day), y: p.value })),
+    borderColor: palette.thread,
+    borderWidth: 2.2,
+    pointRadius: points.map((_, i) => (isLast(i) ? 7 : 4.5)),
+    pointHoverRadius: 8,
+    pointBackgroundColor: points.map((_, i) => (isLast(i) ? palette.hue : palette.knot)),
+    pointBorderColor: points.map((_, i) => (isLast(i) ? palette.hue : palette.thread)),
+    pointBorderWidth: 2,
+  };
+}
+
+export const chartData = (data: ThreadData, palette: Palette): ChartData<'line', { x: number; y: number }[]> => ({
+  datasets: [...livesBefore(data, palette), ...frayOf(data, palette), readingsOf(data, palette)],
+});
+
+function level(
+  value: number,
+  words: string,
+  colour: string,
+  palette: Palette,
+  dash: number[],
+  above: boolean,
+): AnnotationOptions {
+  return {
+    type: 'line',
+    scaleID: 'y',
+    value,
+    borderColor: colour,
+    borderWidth: dash.length > 0 ? 2 : 1.2,
+    borderDash: dash,
+    label: {
+      display: true,
+      content: words,
+      position: 'start',
+      yAdjust: above ? -11 : 11,
+      backgroundColor: 'transparent',
+      color: colour === palette.rule ? palette.soft : colour,
+      font: { family: FONT, size: 13, weight: 600 },
+      padding: 2,
+    },
+  };
+}
+
+function moment(day: Day, words: string, palette: Palette): AnnotationOptions {
+  return {
+    type: 'line',
+    scaleID: 'x',
+    value: momentOf(day),
+    borderColor: palette.copper,
+    borderWidth: 1.5,
+    borderDash: [2, 3],
+    label: {
+      display: true,
+      content: words,
+      position: 'start',
+      rotation: -90,
+      xAdjust: -9,
+      backgroundColor: 'transparent',
+      color: palette.copper,
+      font: { family: FONT, size: 13, weight: 600 },
+      padding: 2,
+    },
+  };
+}
+
+/** Limit, rating, baseline, replacement and next round, each with its word. */
+export function annotationsOf(
+  data: ThreadData,
+  palette: Palette,
+  dayOfDate: (iso: string) => Day,
+): Record<string, AnnotationOptions> {
+  const { inline, kind, part } = data;
+  const say = (value: number) => sayQuantity(value, kind.unit);
+  const limit = inline?.limit ?? null;
+  const baseline = inline?.baseline ?? null;
+  const falls = kind.wear === 'falls';
+  const close = baseline !== null && data.nominal !== null && Math.abs(baseline - data.nominal) < 0.02 * data.nominal;
+  const nominalWord = { 'rated-load': 'plate', rating: 'rated', 'nominal-volts': 'nominal' } as const;
+  const family = data.state?.numeric?.limits.known ? data.state.numeric.limits.family : 'rating';
+  return {
+    ...(limit === null ? {} : { limit: level(limit, `limit ${say(limit)}`, palette.act, palette, [2, 5], !falls) }),
+    ...(data.nominal === null || data.nominal === limit
+      ? {}
+      : {
+          nominal: level(
+            data.nominal,
+            `${nominalWord[family]} ${say(data.nominal)}`,
+            palette.rule,
+            palette,
+            [],
+            falls && close && baseline !== null ? baseline < data.nominal : false,
+          ),
+        }),
+    ...(baseline === null
+      ? {}
+      : {
+          baseline: level(
+            baseline,
+            `its baseline ${say(baseline)}`,
+            palette.soft,
+            palette,
+            [],
+            close && data.nominal !== null ? baseline >= data.nominal : true,
+          ),
+        }),
+    ...(part.fittedOn && data.before.length > 0
+      ? { fitted: moment(dayOfDate(part.fittedOn), 'part replaced', palette) }
+      : {}),
+    ...(inline?.ahead ? { ahead: moment(inline.ahead.day, 'next round', palette) } : {}),
+  };
+}
+
+export function chartOptions(
+  data: ThreadData,
+  palette: Palette,
+  dayOfDate: (iso: string) => Day,
+): ChartOptions<'line'> {
+  const tick = { color: palette.soft, font: { family: FONT, size: 13 } };
+  return {
+    responsive: true,
+    maintainAspectRatio: false,
+    animation: false,
+    layout: { padding: { right: 14, top: 6 } },
+    interaction: { mode: 'nearest', intersect: true },
+    scales: {
+      x: {
+        type: 'time',
+        time: { unit: 'year', tooltipFormat: 'd MMMM yyyy' },
+        grid: { color: palette.rule },
+        ticks: tick,
+        grace: '3%',
+      } as never,
+      y: {
+        grid: { color: palette.rule },
+        ticks: tick,
+        grace: '12%',
+        title: {
+          display: true,
+          text: data.kind.unit,
+          color: palette.soft,
+          font: { family: FONT, size: 14, weight: 600 },
+        },
+      },
+    },
+    plugins: {
+      legend: { display: false },
+      annotation: { annotations: annotationsOf(data, palette, dayOfDate) },
+      tooltip: {
+        filter: (item) => !item.dataset.label?.startsWith('forecast'),
+        displayColors: false,
+        titleFont: { family: FONT },
+        bodyFont: { family: FONT, size: 14 },
+        callbacks: {
+          title: (items) => (items[0] ? isoOf(Math.floor((items[0].parsed.x ?? 0) / 86_400_000)) : ''),
+          label: (item) => sayQuantity(item.parsed.y ?? 0, data.kind.unit),
+        },
+      },
+    },
+  };
+}

@@ -1,0 +1,30 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+const api = process.env.API_ADDRESS ?? 'http://127.0.0.1:4871';
+
+export default defineConfig({
+  plugins: [
+    react(),
+    tailwindcss(),
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: 'script',
+      manifest: {
+        name: 'Yarnix',
+        short_name: 'Yarnix',
+        description: 'Maintenance rounds, judged as they are measured',
+        theme_color: '#f3eee4',
+        background_color: '#f3eee4',
+        display: 'standalone',
+        icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+      // A reload without a signal must still open the app; data comes from the device then, never from this cache.
+      workbox: { globPatterns: ['**/*.{js,css,html,svg,woff2}'], navigateFallbackDenylist: [/^\/api/, /^\/healthz/] },
+    }),
+  ],
+  server: { host: '127.0.0.1', proxy: { '/api': api, '/healthz': api } },
+  build: { chunkSizeWarningLimit: 900 },
+});
