@@ -3,6 +3,9 @@ import { monthOf } from '../quantity/day.ts';
 import { MEASURES, type Unit } from '../quantity/unit.ts';
 import type { Because, ReasonNumbers, Refusal } from './reasons.ts';
 
+/** Keeps a number and its unit on one line. */
+const NBSP = '\u00a0';
+
 const DECIMALS: Readonly<Record<Unit, number>> = { µF: 1, A: 1, V: 0, '°F': 0, min: 0 };
 
 /** A number as a technician reads it: 38.4, 0.91, 241. Small amps keep two decimals. */
@@ -13,12 +16,12 @@ export function sayNumber(value: number, unit: Unit): string {
 }
 
 /** A number with its unit: "38.4 µF". */
-export const sayQuantity = (value: number, unit: Unit): string => `${sayNumber(value, unit)} ${unit}`;
+export const sayQuantity = (value: number, unit: Unit): string => `${sayNumber(value, unit)}${NBSP}${unit}`;
 
 /** A percentage without its sign, whole unless small: "4 %", "0.6 %". */
 export const sayPercent = (percent: number): string => {
   const size = Math.abs(percent);
-  return `${size < 1 && size > 0 ? size.toFixed(1) : size.toFixed(0)} %`;
+  return `${size < 1 && size > 0 ? size.toFixed(1) : size.toFixed(0)}${NBSP}%`;
 };
 
 /** A chance in the way people weigh it: "8 in 10", "under 1 in 10". */
@@ -30,7 +33,7 @@ export function sayChance(chance: number): string {
 
 const limitPercent = (n: { limit: number; nominal: number }) => {
   const percent = (100 * (n.limit - n.nominal)) / n.nominal;
-  return `${percent < 0 ? '−' : '+'}${Math.abs(percent).toFixed(0)} %`;
+  return `${percent < 0 ? '−' : '+'}${Math.abs(percent).toFixed(0)}${NBSP}%`;
 };
 
 function againstRating(n: ReasonNumbers['against-rating']): string {

@@ -1,3 +1,5 @@
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the package has no types; every program that reads this file needs them
+/// <reference path="./jstat.d.ts" />
 import jStat from 'jstat';
 
 /** Beyond this many degrees of freedom Student's t is taken as the normal distribution. */

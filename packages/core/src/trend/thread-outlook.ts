@@ -25,7 +25,7 @@ export const pointsOf = (kind: ReadingKind, readings: readonly ThreadReading[]):
   readings.map(({ day, value, method }) => ({
     day,
     value,
-    error: kind.methods.find((m) => m.id === method)?.error(value) || undefined,
+    error: kind.methods.find((m) => m.id === method)?.error(value),
   }));
 
 /** Fits the readings of one thread with the kind's drift prior, scaled by a reference value (rating or baseline). */

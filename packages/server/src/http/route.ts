@@ -1,5 +1,5 @@
 import type { Request, Response, Router } from 'express';
-import { z } from 'zod';
+import type { z } from 'zod';
 import type { Permission, RequestContext } from '../identity/context.ts';
 import { contextOf } from '../identity/context.ts';
 import { ProblemError } from './problems.ts';

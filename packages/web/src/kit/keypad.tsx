@@ -19,7 +19,7 @@ const DIGITS: readonly Key[] = ['1', '2', '3', '4', '5', '6', '7', '8', '9'];
 function PadKey({
   name,
   children,
-  className = '',
+  className = 'text-[26px]',
   disabled = false,
   onKey,
 }: {
@@ -39,7 +39,7 @@ function PadKey({
       // The field keeps the focus, so that its caret and the keyboard go on working.
       onPointerDown={(event) => event.preventDefault()}
       onClick={() => onKey(name)}
-      className={`grid min-h-[58px] place-items-center bg-raised text-[26px] font-semibold active:bg-wash disabled:text-rule-strong ${className}`}
+      className={`grid min-h-[58px] place-items-center bg-raised font-semibold active:bg-wash disabled:text-rule-strong ${className}`}
     >
       {children}
     </button>
@@ -67,14 +67,14 @@ export function Keypad({
       style={{ gridAutoFlow: 'row dense' }}
     >
       {DIGITS.map((digit, index) => (
-        <PadKey key={digit} name={digit} onKey={onKey} className={`col-start-${(index % 3) + 1}`}>
+        <PadKey key={digit} name={digit} onKey={onKey} className={`text-[26px] col-start-${(index % 3) + 1}`}>
           {digit}
         </PadKey>
       ))}
-      <PadKey name="." onKey={onKey} className="col-start-1 row-start-4">
+      <PadKey name="." onKey={onKey} className="col-start-1 row-start-4 text-[26px]">
         .
       </PadKey>
-      <PadKey name="0" onKey={onKey} className="col-start-2 row-start-4">
+      <PadKey name="0" onKey={onKey} className="col-start-2 row-start-4 text-[26px]">
         0
       </PadKey>
       <PadKey name="erase" onKey={onKey} className={`col-start-3 row-start-4 ${side}`}>

@@ -13,7 +13,7 @@ const DRAWN: Readonly<Record<Standing, React.ReactNode>> = {
   ),
   watch: <path d="M2 14H13C23 14 23 2.5 16 2.5S9 14 19 14H30" />,
   act: <path d="M2 9H13M13 9C19 9 20 2 30 2M13 9C20 9 22 6.5 30 6.5M13 9C20 9 22 11.5 30 11.5M13 9C19 9 20 16 30 16" />,
-  stop: <path d="M2 12.5H11.5M20.5 5.5H30M11.5 16.5V8.5M20.5 9.5V1.5" />,
+  stop: <path d="M2 9H9.5C13 9 12.5 13.5 15 16M17 2C19.5 4.5 19 9 22.5 9H30" />,
   unproven: <path d="M3 9H30" strokeDasharray="0.1 6.4" strokeWidth="3.6" />,
 };
 

@@ -8,6 +8,7 @@ export interface Palette {
   readonly ink: string;
   readonly soft: string;
   readonly rule: string;
+  readonly ruleStrong: string;
   readonly act: string;
   readonly thread: string;
   readonly knot: string;
@@ -93,10 +94,11 @@ function level(
     label: {
       display: true,
       content: words,
-      position: 'start',
+      position: 'end',
+      xAdjust: -22,
       yAdjust: above ? -11 : 11,
       backgroundColor: 'transparent',
-      color: colour === palette.rule ? palette.soft : colour,
+      color: colour === palette.act ? palette.act : palette.soft,
       font: { family: FONT, size: 13, weight: 600 },
       padding: 2,
     },
@@ -147,7 +149,7 @@ export function annotationsOf(
           nominal: level(
             data.nominal,
             `${nominalWord[family]} ${say(data.nominal)}`,
-            palette.rule,
+            palette.ruleStrong,
             palette,
             [],
             falls && close && baseline !== null ? baseline < data.nominal : false,

@@ -33,17 +33,25 @@ function spanOf(data: InlineThreadData): { low: number; high: number } {
   return { low: low - missing, high: high + missing };
 }
 
+/** One knot a day: readings of one visit by several methods are drawn as their mean. */
+function knotDays(points: InlineThreadData['points']): { day: number; value: number }[] {
+  const byDay = new Map<number, number[]>();
+  for (const { day, value } of points) byDay.set(day, [...(byDay.get(day) ?? []), value]);
+  return [...byDay].map(([day, values]) => ({ day, value: values.reduce((a, b) => a + b, 0) / values.length }));
+}
+
 /** Lays an inline thread out in a frame: time runs left to right, the fray ends at the day of the next round. */
 export function layThread(data: InlineThreadData, frame: Frame): Drawn {
-  const first = data.points[0];
-  const last = data.points.at(-1);
+  const points = knotDays(data.points);
+  const first = points[0];
+  const last = points.at(-1);
   if (!first || !last) return { line: '', knots: [], strands: [], limitY: null, baselineY: null };
   const { low, high } = spanOf(data);
   const end = Math.max(last.day, data.ahead?.day ?? last.day);
   const days = Math.max(1, end - first.day);
   const x = (day: number) => PAD_X + ((frame.width - 2 * PAD_X) * (day - first.day)) / days;
   const y = (value: number) => frame.height - PAD_Y - ((frame.height - 2 * PAD_Y) * (value - low)) / (high - low);
-  const knots = data.points.map((p) => ({ x: x(p.day), y: y(p.value) }));
+  const knots = points.map((p) => ({ x: x(p.day), y: y(p.value) }));
   return {
     line: knots.map((k, i) => `${i === 0 ? 'M' : 'L'}${k.x.toFixed(1)} ${k.y.toFixed(1)}`).join(''),
     knots,

@@ -16,6 +16,7 @@ function paletteOf(standing: Standing): Palette {
     ink: read('ink'),
     soft: read('soft'),
     rule: read('rule'),
+    ruleStrong: read('rule-strong'),
     act: read('act'),
     thread: read('thread'),
     knot: read('knot'),

@@ -1,8 +1,7 @@
 import type { Knex } from 'knex';
 
 /** Firms, people, customers, systems, parts with their lives, visits and readings. Every row carries its firm. */
-export async function up(db: Knex): Promise<void> {
-  await db.raw(`
+const TABLES = `
     create table firms (
       id uuid primary key,
       name text not null,
@@ -102,7 +101,10 @@ export async function up(db: Knex): Promise<void> {
     create index readings_by_component on readings (component_id);
     create index readings_by_visit on readings (visit_id);
     create unique index readings_superseded_once on readings (supersedes) where supersedes is not null;
-  `);
+`;
+
+export async function up(db: Knex): Promise<void> {
+  await db.raw(TABLES);
 }
 
 export async function down(db: Knex): Promise<void> {

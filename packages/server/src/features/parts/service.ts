@@ -1,13 +1,6 @@
 import {
   componentsFor,
   dayOf,
-  judgeReplacement,
-  parseCapacitorRating,
-  ratingOf,
-  sayRating,
-  sayRatingTrouble,
-  sayReplacement,
-  type ComponentPlate,
   type ComponentView,
   type FittedPart,
   type KeptReading,
@@ -19,12 +12,8 @@ import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { sessionService } from '../session/service.ts';
 import { componentOf, standingsOf } from './standings.ts';
-import { partsStore, viewOfPart, type PartInSystem } from './store.ts';
-
-const labelOf = (plate: ComponentPlate): string | null => {
-  const rating = ratingOf({ plate });
-  return rating && sayRating(rating);
-};
+import { insertReplacement, labelOf } from './replacement.ts';
+import { partsStore, viewOfPart } from './store.ts';
 
 /** Parts and their lives: the first ones, replacements, and how each stands. */
 export function partsService(db: Knex) {
@@ -45,21 +34,6 @@ export function partsService(db: Knex) {
     if (inserted !== parts.length) throw new ProblemError('id-taken', 'One of the parts has an id that is in use.');
   }
 
-  function checkRule(old: PartInSystem, fitted: FittedPart, policy: Parameters<typeof judgeReplacement>[2]): void {
-    const original = ratingOf(old);
-    if (old.kind !== 'run-capacitor') return;
-    const read = parseCapacitorRating(fitted.plate.rating ?? '');
-    if (read.outcome === 'cannot-read') {
-      const detail = sayRatingTrouble(read);
-      throw new ProblemError('rating-unreadable', detail, [{ path: 'plate.rating', detail }]);
-    }
-    if (!original || fitted.overruledBecause) return;
-    const verdict = judgeReplacement(original, read, policy);
-    if (verdict.verdict !== 'refused') return;
-    const detail = sayReplacement(verdict);
-    throw new ProblemError('replacement-refused', detail, [{ path: 'plate.rating', detail }]);
-  }
-
   /** Judges the parts of a system anew from all its readings; part of the caller's transaction. */
   async function refresh(
     context: RequestContext,
@@ -78,35 +52,6 @@ export function partsService(db: Knex) {
     }
   }
 
-  async function insertReplacement(
-    context: RequestContext,
-    id: string,
-    old: PartInSystem,
-    fitted: FittedPart,
-    digest: string,
-  ): Promise<void> {
-    if (old.removed_on !== null) throw new ProblemError('part-removed', `That part came out on ${old.removed_on}.`);
-    if (old.fitted_on !== null && fitted.fittedOn < old.fitted_on) {
-      const detail = `It cannot be replaced before ${old.fitted_on}, the day it was fitted.`;
-      throw new ProblemError('invalid-request', detail, [{ path: 'fittedOn', detail }]);
-    }
-    checkRule(old, fitted, await sessionService(db).policy(context));
-    await store.remove(context, old.id, fitted.fittedOn, fitted.reason);
-    const part = {
-      id,
-      systemId: old.system_id,
-      slot: old.slot,
-      kind: old.kind,
-      plate: fitted.plate,
-      label: labelOf(fitted.plate),
-      fittedOn: fitted.fittedOn,
-      replaces: old.id,
-      overruledBecause: fitted.overruledBecause ?? null,
-      digest,
-    };
-    if ((await store.insert(context, [part])) === 0) throw new ProblemError('id-taken', 'Another part has this id.');
-  }
-
   /** Fits a part in place of another; the same again is the same part. Runs in the caller's transaction. */
   async function replace(
     context: RequestContext,
@@ -121,7 +66,8 @@ export function partsService(db: Knex) {
       if (existing.digest !== digest) throw new ProblemError('id-taken', 'Another part has this id.');
       return { part: viewOfPart(existing), isNew: false, systemId: existing.system_id };
     }
-    await insertReplacement(context, id, old, fitted, digest);
+    const policy = await sessionService(db).policy(context);
+    await insertReplacement(store, context, id, old, fitted, digest, policy);
     const made = await store.find(context, id);
     if (!made) throw notFound('part');
     return { part: viewOfPart(made), isNew: true, systemId: made.system_id };

@@ -82,7 +82,7 @@ export const partsStore = (db: Knex) => ({
       .orderBy([{ column: 'removed_on', nulls: 'first' }, 'fitted_on', 'id']),
 
   /** The part and its system; `lock` holds the part's row until the transaction ends, so that judgements do not race. */
-  async find(context: RequestContext, id: string, lock = false): Promise<PartInSystem | undefined> {
+  find: async (context: RequestContext, id: string, lock = false): Promise<PartInSystem | undefined> => {
     const query = db('components as k')
       .join('systems as s', 's.id', 'k.system_id')
       .where({ 'k.firm_id': context.firmId, 'k.id': id })

@@ -95,7 +95,7 @@ export const systemsStore = (db: Knex) => {
       return rows.length === 1;
     },
 
-    async page(context: RequestContext, { search, sort, limit, offset }: SystemsQuery) {
+    page: async (context: RequestContext, { search, sort, limit, offset }: SystemsQuery) => {
       const count = await matching(context, search).count<{ count: string }[]>('* as count').first();
       const rows = await matching(context, search)
         .select<SummaryRow[]>(

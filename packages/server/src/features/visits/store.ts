@@ -56,7 +56,7 @@ export const visitsStore = (db: Knex) => {
     find: (context: RequestContext, id: string): Promise<VisitRow | undefined> =>
       visits(context).where('v.id', id).first<VisitRow>('v.*', 'p.name as person_name'),
 
-    async ofSystem(context: RequestContext, systemId: string): Promise<VisitView[]> {
+    ofSystem: async (context: RequestContext, systemId: string): Promise<VisitView[]> => {
       const rows = await visits(context)
         .where('v.system_id', systemId)
         .orderBy('v.started_at', 'desc')

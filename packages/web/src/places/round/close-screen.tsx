@@ -1,4 +1,4 @@
-import { POINT_NAMES, sayNumber, sayPercent, sayQuantity, sayReason, SLOT_NAMES } from '@yarnix/core';
+import { POINT_NAMES, sayNumber, sayPercent, sayQuantity, SLOT_NAMES } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -6,6 +6,7 @@ import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { change, closeRound } from '../../field/rounds.ts';
 import { Button } from '../../kit/button.tsx';
+import { ReasonLine } from '../../kit/reason-line.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
 import { isTelling, roundChanges, type RoundChange } from './changes.ts';
 import { roundName, threadTitle } from './field-words.ts';
@@ -54,7 +55,7 @@ const ChangeLine = ({ change: c }: { change: RoundChange }) => (
     <Figures change={c} />
     <div>
       <StandingWord standing={c.standing} width={26} /> <span className="label">{TURNS[c.turn]}</span>
-      <p>{sayReason(c.lead.because)}</p>
+      <ReasonLine because={c.lead.because} />
     </div>
   </li>
 );

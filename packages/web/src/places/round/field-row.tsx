@@ -61,7 +61,7 @@ export function FieldRow({
           {field.before[0] && <p className="label text-[13px]">last {lastValues(field.before, planned.kind, 1)}</p>}
         </div>
         <div className="grid gap-1.5">
-          {planned.method.inputs.map((spec) =>
+          {planned.method.inputs.map((spec, index) =>
             spec.type === 'number' ? (
               <NumberInput
                 key={spec.id}
@@ -75,6 +75,7 @@ export function FieldRow({
                 onFocus={() => entry.focus(spot(spec.id))}
                 onBlur={() => entry.leave(field)}
                 onEnter={entry.next}
+                autoFocus={active && index === 0}
               />
             ) : (
               <ChoiceInput
@@ -82,7 +83,7 @@ export function FieldRow({
                 spec={spec}
                 name={`${where}${title}, ${planned.method.title}`}
                 value={field.texts[spec.id] ?? ''}
-                onChoose={(value) => entry.onText(field, spec.id, value)}
+                onChoose={(value) => entry.choose(field, spec.id, value)}
                 onFocus={() => entry.focus(spot(spec.id))}
               />
             ),

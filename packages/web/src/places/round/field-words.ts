@@ -26,6 +26,7 @@ export function plateLine(kind: ReadingKind, point: Point, component: Component,
     const section = ratingOf(component)?.sections.find((s) => s.lug === point);
     return section ? `rated ${saySection(section)}` : (component.plate.rating ?? 'no rating');
   }
+  if (point === 'run' || point === 'start-wire') return 'no plate figure for this wire';
   if (kind.id === 'compressor-amps')
     return plate.compressorRla === undefined ? 'no RLA' : `RLA ${plate.compressorRla} A`;
   if (kind.id === 'outdoor-fan-amps')

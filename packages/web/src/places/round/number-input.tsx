@@ -13,6 +13,7 @@ export function NumberInput({
   onBlur,
   onEnter,
   describedBy,
+  autoFocus = false,
   ref,
 }: {
   spec: Extract<InputSpec, { type: 'number' }>;
@@ -25,6 +26,7 @@ export function NumberInput({
   onBlur?: () => void;
   onEnter: () => void;
   describedBy: string;
+  autoFocus?: boolean;
   ref?: Ref<HTMLInputElement>;
 }) {
   return (
@@ -37,6 +39,7 @@ export function NumberInput({
     >
       <input
         ref={ref}
+        autoFocus={autoFocus}
         aria-label={name}
         aria-invalid={bad ? true : undefined}
         aria-describedby={describedBy}

@@ -41,6 +41,7 @@ function StopHead({ stop, record, view, onBegin }: StopProps & { onBegin: () => 
               onText={set}
               onFocus={() => undefined}
               onEnter={onBegin}
+              autoFocus
             />
             <p id="outdoor-below" className={view.outdoorProblem ? 'font-semibold text-act' : 'label'}>
               {view.outdoorProblem ?? 'Entered once; travels with each reading.'}
@@ -110,6 +111,7 @@ function FieldBody({
               onFocus={() => onActive({ key: field.key, input: spec.id })}
               onBlur={() => entry.leave(field)}
               onEnter={entry.next}
+              autoFocus={spec.id === active?.input}
             />
           </div>
         ) : (
@@ -119,7 +121,7 @@ function FieldBody({
             spec={spec}
             name={`${title}, ${planned.method.title}`}
             value={field.texts[spec.id] ?? ''}
-            onChoose={(value) => entry.onText(field, spec.id, value)}
+            onChoose={(value) => entry.choose(field, spec.id, value)}
             onFocus={() => onActive({ key: field.key, input: spec.id })}
           />
         ),
@@ -198,7 +200,9 @@ export function PhoneStop(props: StopProps) {
       ) : (
         <>
           <div key={field.key} className="grid flex-1 content-start gap-2 overflow-y-auto px-4 py-3">
-            <FieldBody field={field} system={system} entry={entry} active={active} onActive={onActive} />
+            {!replacing && (
+              <FieldBody field={field} system={system} entry={entry} active={active} onActive={onActive} />
+            )}
             {replacing && (
               <ReplacePart
                 part={field.planned.component}

@@ -38,6 +38,7 @@ export type RoundReading = KeptReading & { readonly inputs: Inputs };
 export interface RoundField {
   readonly key: string;
   readonly planned: PlannedReading<RoundComponent>;
+  readonly about: About;
   /** Text in each input, typed or taken. */
   readonly texts: Readonly<Record<string, string>>;
   readonly status: 'empty' | 'unfinished' | 'refused' | 'questioned' | 'ready' | 'taken';
@@ -279,6 +280,7 @@ function fieldOf(scene: Scene, planned: PlannedReading<RoundComponent>): RoundFi
   return {
     key,
     planned,
+    about,
     texts,
     status: statusOf(typed, check, draft !== undefined, planned.method.inputs.length),
     sentences: sentencesOf(scene, key, typed, check, draft !== undefined),

@@ -1,4 +1,4 @@
-import { sayReason, severityOf, STANDING_NAMES, SYSTEM_KIND_NAMES, type SystemDetail } from '@yarnix/core';
+import { sayReason, severityOf, SYSTEM_KIND_NAMES, type SystemDetail } from '@yarnix/core';
 import { POINT_NAMES } from '@yarnix/core';
 import type { RoundRecord } from '../../field/round-record.ts';
 import type { RoundField, RoundStop, RoundView } from './round-model.ts';
@@ -20,10 +20,11 @@ export function afterStop({ view, stop, record }: StopProps): string {
   return `${roundBase(record)}/${view.stops[index + 1]?.id ?? 'close'}`;
 }
 
-/** Why a part came out, as its verdict suggests: "HERM act: 36.1 µF, 10 % under 40". */
+/** Why a part came out, as its verdict suggests: "HERM 36.1 µF, 10 % under 40.0". */
 export function reasonSuggested(field: RoundField): string {
   const verdict = field.verdict;
   if (!verdict || severityOf(verdict.standing) < severityOf('watch')) return '';
   const point = POINT_NAMES[field.planned.point];
-  return `${point} ${STANDING_NAMES[verdict.standing].toLowerCase()}: ${sayReason(verdict.because)}`.slice(0, 200);
+  const clause = sayReason(verdict.because).split(/[;.](?:\s|$)/)[0] ?? '';
+  return `${point} ${clause}`.slice(0, 200);
 }

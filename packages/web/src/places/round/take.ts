@@ -1,4 +1,4 @@
-import type { NewReading } from '@yarnix/core';
+import { checkEntry, type Inputs, type NewReading } from '@yarnix/core';
 import { v7 } from 'uuid';
 import { change, takeReading } from '../../field/rounds.ts';
 import { withoutDraft, withText, type RoundRecord } from '../../field/round-record.ts';
@@ -12,21 +12,10 @@ export const type = (record: RoundRecord, field: RoundField, input: string, text
     return withText(started, field.key, input, text);
   });
 
-const sameInputs = (a: RoundField['texts'], b: RoundField): boolean =>
-  b.taken !== null && Object.entries(a).every(([id, text]) => String(b.taken?.inputs[id] ?? '') === text.trim());
+type Entry = NonNullable<RoundField['entry']>;
 
-/**
- * Takes what is in a field, if it can be taken: ready, or questioned and confirmed. Typing the same again changes
- * nothing; something else supersedes what was taken before. Tells whether the field is done with.
- */
-export function take(record: RoundRecord, view: RoundView, field: RoundField, confirmed = false): boolean {
-  if (field.status === 'taken') return true;
-  if (field.taken && sameInputs(field.texts, field)) {
-    void change(record.visitId, (r) => withoutDraft(r, field.key));
-    return true;
-  }
-  if (!field.entry || (field.status === 'questioned' && !confirmed)) return false;
-  const { planned, entry } = field;
+function keep(record: RoundRecord, view: RoundView, field: RoundField, entry: Entry, confirmed: boolean): void {
+  const { planned } = field;
   const reading: NewReading = {
     visitId: record.visitId,
     componentId: planned.component.id,
@@ -39,11 +28,33 @@ export function take(record: RoundRecord, view: RoundView, field: RoundField, co
     confirmed,
     ...(field.taken ? { supersedes: field.taken.id } : {}),
   };
-  void takeReading(record.visitId, field.key, {
-    id: v7(),
-    reading,
-    value: entry.check.value,
-    finding: entry.check.finding,
-  });
+  const taken = { id: v7(), reading, value: entry.check.value, finding: entry.check.finding };
+  void takeReading(record.visitId, field.key, taken);
+}
+
+const isAsTaken = (field: RoundField, inputs: Inputs): boolean =>
+  field.taken !== null && Object.entries(inputs).every(([id, entered]) => field.taken?.inputs[id] === entered);
+
+/**
+ * Takes what is in a field, if it can be taken: ready, or questioned and confirmed. Typing the same again changes
+ * nothing; something else supersedes what was taken before. Tells whether the field is done with.
+ */
+export function take(record: RoundRecord, view: RoundView, field: RoundField, confirmed = false): boolean {
+  if (field.status === 'taken') return true;
+  if (!field.entry) return false;
+  if (isAsTaken(field, field.entry.inputs)) {
+    void change(record.visitId, (r) => withoutDraft(r, field.key));
+    return true;
+  }
+  if (field.status === 'questioned' && !confirmed) return false;
+  keep(record, view, field, field.entry, confirmed);
   return true;
+}
+
+/** Takes a choice at once: there is nothing to type to an end. */
+export function choose(record: RoundRecord, view: RoundView, field: RoundField, input: string, value: string): void {
+  const inputs = { [input]: value };
+  const { kind, method } = field.planned;
+  const check = checkEntry(kind, method, inputs, field.about, view.conditions);
+  if (check.outcome !== 'refused' && !isAsTaken(field, inputs)) keep(record, view, field, { inputs, check }, false);
 }

@@ -2,7 +2,7 @@ import { useCallback, useRef, useState } from 'react';
 import { press, type Key } from '../../kit/keypad.tsx';
 import type { RoundRecord } from '../../field/round-record.ts';
 import type { RoundField, RoundView } from './round-model.ts';
-import { take, type } from './take.ts';
+import { choose, take, type } from './take.ts';
 
 /** Where the pad types: a field and one of its inputs. */
 export interface Spot {
@@ -70,6 +70,7 @@ export function useEntry(
       setFresh(false);
       type(record, f, input, text);
     },
+    choose: (f: RoundField, input: string, value: string) => choose(record, view, f, input, value),
     /** Leaving a field takes it when nothing stands against it. */
     leave: (f: RoundField) => void (f.status === 'ready' && take(record, view, f)),
     keep: (f: RoundField) => void take(record, view, f, true),

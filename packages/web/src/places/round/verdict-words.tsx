@@ -1,5 +1,6 @@
-import { sayReason, severityOf, type Judgement } from '@yarnix/core';
+import { severityOf, type Judgement } from '@yarnix/core';
 import { Button } from '../../kit/button.tsx';
+import { ReasonLine } from '../../kit/reason-line.tsx';
 import { Mark, StandingWord } from '../../kit/mark.tsx';
 import type { RoundField } from './round-model.ts';
 
@@ -51,7 +52,7 @@ export function VerdictWords({
   }
   if (!field.verdict)
     return (
-      <p id={id} className="label">
+      <p id={id} className={whole || field.status === 'unfinished' ? 'label' : 'sr-only'}>
         {field.status === 'unfinished' ? 'One more number' : 'Not taken yet'}
       </p>
     );
@@ -64,14 +65,14 @@ export function VerdictWords({
         className={whole ? 'text-[20px]' : 'text-[16px]'}
       />
       {(whole ? reasons : reasons.slice(0, 1)).map((r) => (
-        <p key={r.because.code} className={whole ? 'flex items-start gap-2' : ''}>
+        <div key={r.because.code} className={whole ? 'flex items-start gap-2' : ''}>
           {whole && (
-            <span className="mt-1">
+            <span className="mt-0.5">
               <Mark standing={r.standing} width={18} />
             </span>
           )}
-          {sayReason(r.because)}
-        </p>
+          <ReasonLine because={r.because} />
+        </div>
       ))}
     </div>
   );

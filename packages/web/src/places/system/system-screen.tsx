@@ -6,13 +6,15 @@ import {
   POINT_NAMES,
   readingKind,
   sayQuantity,
-  sayReason,
+  severityOf,
   SLOT_NAMES,
+  SLOTS,
   SYSTEM_KIND_NAMES,
   systemThreads,
   worstOf,
   type ComponentView,
   type Policy,
+  type Standing,
   type SystemDetail,
   type SystemThread,
 } from '@yarnix/core';
@@ -22,8 +24,10 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
+import { useWide } from '../../app/use-media.ts';
 import { startRound } from '../../field/rounds.ts';
 import { Button, ButtonLink } from '../../kit/button.tsx';
+import { ReasonLine } from '../../kit/reason-line.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
 import { InlineThread } from '../../thread/inline-thread.tsx';
 import { dateWords } from '../round/field-words.ts';
@@ -31,6 +35,7 @@ import { PlateList } from './plate-list.tsx';
 
 function ThreadLine({ thread, systemId }: { thread: SystemThread; systemId: string }) {
   const { state } = thread;
+  const wide = useWide();
   const kind = readingKind(state.kind);
   const data = inlineThread(thread.readings.map(judgedReading), state);
   const point = POINT_NAMES[state.point];
@@ -48,13 +53,13 @@ function ThreadLine({ thread, systemId }: { thread: SystemThread; systemId: stri
           )}
         </div>
         {kind && data.points.length > 0 ? (
-          <InlineThread data={data} standing={state.standing} unit={kind.unit} width={200} height={46} />
+          <InlineThread data={data} standing={state.standing} unit={kind.unit} width={wide ? 200 : 358} height={46} />
         ) : (
           <span className="label">{dateWords(thread.readings.at(-1)?.takenAt ?? '')}</span>
         )}
         <div className="text-[15px]">
           <StandingWord standing={state.standing} width={24} />
-          <p>{sayReason(state.lead.because)}</p>
+          <ReasonLine because={state.lead.because} />
         </div>
       </Link>
     </li>
@@ -65,6 +70,12 @@ function ThreadLine({ thread, systemId }: { thread: SystemThread; systemId: stri
 function lifeWords(part: ComponentView): string {
   const from = part.fittedOn ? `fitted ${dateWords(part.fittedOn)}` : 'fitting day not known';
   return part.removedOn ? `${from}, out ${dateWords(part.removedOn)}: ${part.removedReason ?? ''}` : from;
+}
+
+/** A part stands as its worst thread; one that is merely unproven does not unprove a part that is otherwise sound. */
+function standingOf(threads: readonly SystemThread[]): Standing {
+  const proven = threads.map((t) => t.state.standing).filter((s) => s !== 'unproven');
+  return proven.length > 0 ? worstOf(proven) : 'unproven';
 }
 
 function Part({
@@ -78,16 +89,14 @@ function Part({
   past: readonly ComponentView[];
   systemId: string;
 }) {
-  const standing = threads.some((t) => t.state.standing !== 'unproven')
-    ? worstOf(threads.map((t) => t.state.standing).filter((s) => s !== 'unproven'))
-    : 'unproven';
+  const standing = standingOf(threads);
   return (
     <section className="mb-5">
       <div className="flex flex-wrap items-baseline gap-x-4 pb-1">
         <h3 className="text-lg font-bold">{SLOT_NAMES[part.slot]}</h3>
         {part.plate.rating && <span className="font-semibold">{part.plate.rating}</span>}
-        <span className="label">{lifeWords(part)}</span>
-        <StandingWord standing={standing} width={26} className="ml-auto" />
+        {part.slot !== 'supply' && <span className="label">{lifeWords(part)}</span>}
+        {threads.length > 1 && <StandingWord standing={standing} width={26} className="ml-auto" />}
       </div>
       <ul>
         {threads.map((thread) => (
@@ -122,12 +131,18 @@ function Parts({ system, policy }: { system: SystemDetail; policy: Policy }) {
   );
   return system.components
     .filter((c) => c.removedOn === null)
-    .map((part) => (
+    .map((part) => ({ part, threads: threads.filter((t) => t.component.id === part.id) }))
+    .sort(
+      (a, b) =>
+        severityOf(standingOf(b.threads)) - severityOf(standingOf(a.threads)) ||
+        SLOTS.indexOf(a.part.slot) - SLOTS.indexOf(b.part.slot),
+    )
+    .map(({ part, threads: own }) => (
       <Part
         key={part.id}
         part={part}
         systemId={system.id}
-        threads={threads.filter((t) => t.component.id === part.id)}
+        threads={own}
         past={system.components.filter((c) => c.removedOn !== null && c.slot === part.slot)}
       />
     ));

@@ -14,7 +14,7 @@ import {
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import { useForm, useWatch, type FieldError } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { z } from 'zod';
@@ -119,13 +119,13 @@ function WhatFollows({ form }: { form: Form }) {
 /** A new system from its plate. A half-readable plate is fine: each missing figure costs only what rests on it. */
 export function NewSystemScreen() {
   const navigate = useNavigate();
-  const defaultValues = useMemo(draft, []);
+  const defaultValues = useMemo(() => draft(), []);
   const { register, handleSubmit, control, formState, setError } = useForm<Form>({
     resolver: zodResolver(formSchema),
     defaultValues,
     mode: 'onTouched',
   });
-  const form = { ...START, ...useWatch({ control }) } as Form;
+  const form = { ...START, ...useWatch({ control }) };
   const { errors } = formState;
   const stored = JSON.stringify(form);
   useEffect(() => localStorage.setItem(DRAFT, stored), [stored]);
@@ -165,8 +165,8 @@ export function NewSystemScreen() {
     <Field
       label={label}
       autoComplete="off"
-      placeholder="45+5 µF 440 V"
-      error={(errors.plate?.[name] as FieldError | undefined)?.message}
+      placeholder={name === 'capacitorRating' ? '45+5 µF 440 V' : '5 µF 440 V'}
+      error={(errors.plate?.[name])?.message}
       hint={form.plate[name] ? <RatingReadout text={form.plate[name]} /> : undefined}
       {...register(`plate.${name}`, { setValueAs: textOf })}
     />

@@ -36,6 +36,8 @@ const Reasons = ({ data }: { data: ThreadData }) => (
 function crossingWords(data: ThreadData): string | null {
   const crossing = data.state?.numeric?.outlook?.crossing;
   if (!crossing || (crossing.earliest === null && crossing.likely === null)) return null;
+  const last = data.inline?.points.at(-1)?.day ?? 0;
+  if (crossing.likely !== null && crossing.likely <= last) return 'By its own line it is past its limit already.';
   const say = (day: number | null) => (day === null ? 'later than 12 years' : dateWords(isoOf(day)));
   return `Crosses its limit about ${say(crossing.likely)}, at the earliest ${say(crossing.earliest)} (1 in 10), by ${say(crossing.latest)} (9 in 10).`;
 }

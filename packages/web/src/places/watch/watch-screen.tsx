@@ -1,10 +1,8 @@
 import {
   POINT_NAMES,
   readingKind,
-  sayReason,
   SLOT_NAMES,
   STANDING_NAMES,
-  SYSTEM_KIND_NAMES,
   type Because,
   type Point,
   type Standing,
@@ -19,6 +17,7 @@ import { Failed, Loading } from '../../app/states.tsx';
 import { useWide } from '../../app/use-media.ts';
 import { Button } from '../../kit/button.tsx';
 import { Mark, StandingWord } from '../../kit/mark.tsx';
+import { ReasonLine } from '../../kit/reason-line.tsx';
 import { InlineThread } from '../../thread/inline-thread.tsx';
 
 const PAGE = 50;
@@ -49,14 +48,12 @@ function Row({ row }: { row: WatchRow }) {
         <div>
           <div className="flex items-baseline justify-between gap-3 md:block">
             <h2 className="text-[17px] font-bold">{partName(row)}</h2>
-            <StandingWord standing={row.standing} width={26} className="md:hidden" />
-          </div>
-          <p className="label text-[15px]">
-            {row.address} · {SYSTEM_KIND_NAMES[row.systemKind]}
-            <span className="hidden md:inline">
-              <br />
+            <span className="md:hidden">
+              <StandingWord standing={row.standing} width={26} />
             </span>
-            <span className="md:hidden"> · </span>
+          </div>
+          <p className="font-semibold">{row.address}</p>
+          <p className="label text-[15px]">
             {row.customerName}
             {row.area ? `, ${row.area}` : ''}
           </p>
@@ -75,9 +72,11 @@ function Row({ row }: { row: WatchRow }) {
           </span>
         )}
         <div className="text-[15px]">
-          <StandingWord standing={row.standing} width={28} className="hidden text-[16px] md:inline-flex" />
+          <span className="max-md:hidden">
+            <StandingWord standing={row.standing} width={28} />
+          </span>
           {reasons.map((because) => (
-            <p key={because.code}>{sayReason(because)}</p>
+            <ReasonLine key={because.code} because={because} />
           ))}
         </div>
       </Link>
@@ -111,7 +110,7 @@ function Filters({ page }: { page: WatchPage }) {
           <ToggleGroup.Item
             key={standing}
             value={standing}
-            className="flex min-h-12 items-center gap-2 border-b-[3px] border-transparent px-1.5 font-semibold text-soft data-[state=on]:border-copper data-[state=on]:text-ink"
+            className="flex min-h-12 items-center gap-1.5 border-b-[3px] border-transparent px-1 font-semibold text-soft max-md:text-[15px] max-md:[font-stretch:84%] data-[state=on]:border-copper data-[state=on]:text-ink"
           >
             <Mark standing={standing} width={22} /> {STANDING_NAMES[standing]}
           </ToggleGroup.Item>

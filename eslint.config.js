@@ -1,0 +1,37 @@
+import reactHooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+import js from '@eslint/js';
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '.tsbuild/**', '.local/**', 'node_modules/**', 'test-results/**', 'playwright-report/**'] },
+  js.configs.recommended,
+  { files: ['**/*.{js,mjs}'], languageOptions: { globals: globals.node } },
+  {
+    files: ['**/*.{ts,tsx}'],
+    extends: [tseslint.configs.recommendedTypeChecked, tseslint.configs.stylisticTypeChecked],
+    languageOptions: {
+      parserOptions: {
+        project: ['./packages/*/tsconfig.json', './tsconfig.tools.json'],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      'max-lines-per-function': ['error', { max: 80, skipComments: true, skipBlankLines: true }],
+      eqeqeq: 'error',
+    },
+  },
+  {
+    files: ['**/*.tsx'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: reactHooks.configs.recommended.rules,
+  },
+  {
+    files: ['**/*.tsx', '**/*.test.ts', 'e2e/**'],
+    // A screen's markup and a suite of tests are lists, not logic.
+    rules: { 'max-lines-per-function': 'off' },
+  },
+);
