@@ -62,9 +62,9 @@ function limits(about: About, policy: Policy): Limits {
     known: true,
     family: 'rating',
     nominal,
-    lower: nominal * (1 - minus / 100),
-    upper: nominal * (1 + plus / 100),
-    watchLower: nominal * (1 - (policy.capacitor.watchFrom * minus) / 100),
+    lower: (nominal * (100 - minus)) / 100,
+    upper: (nominal * (100 + plus)) / 100,
+    watchLower: (nominal * (100 - policy.capacitor.watchFrom * minus)) / 100,
     // New parts often read 3 to 4 % high, and wear only lowers them: there is nothing to watch on the upper side.
     watchUpper: null,
   };

@@ -1,6 +1,5 @@
 import { ApiProblem, put } from '../app/api.ts';
 import { device } from '../app/device.ts';
-import { noteRefusal } from './rounds.ts';
 
 /** A PUT that is to reach the server, in the order it was made. */
 export interface Outgoing {
@@ -48,7 +47,10 @@ export function somethingToSend(): void {
   wake();
 }
 
-async function sendFirst(): Promise<'sent' | 'nothing' | 'unreachable'> {
+/** Told of what the server understood and would not take. */
+export type OnRefused = (refused: Outgoing, why: string) => Promise<void>;
+
+async function sendFirst(onRefused: OnRefused): Promise<'sent' | 'nothing' | 'unreachable'> {
   const db = await device();
   const cursor = await db.transaction('outbox').store.openCursor();
   if (!cursor) return 'nothing';
@@ -58,7 +60,7 @@ async function sendFirst(): Promise<'sent' | 'nothing' | 'unreachable'> {
   } catch (error) {
     if (!(error instanceof ApiProblem)) return 'unreachable';
     // The server understood and will not take it: sending it again would not help, so it is noted where it was typed.
-    await noteRefusal(value.visitId, value.id, error.problem.detail);
+    await onRefused(value, error.problem.detail);
   }
   await db.delete('outbox', key);
   return 'sent';
@@ -73,10 +75,10 @@ const pause = (ms: number): Promise<void> =>
     };
   });
 
-async function sendForever(onSent: () => void): Promise<never> {
+async function sendForever(onSent: () => void, onRefused: OnRefused): Promise<never> {
   let wait = 1000;
   for (;;) {
-    const outcome = await sendFirst();
+    const outcome = await sendFirst(onRefused);
     if (outcome === 'sent') {
       wait = 1000;
       become({ reachable: true });
@@ -92,8 +94,8 @@ async function sendForever(onSent: () => void): Promise<never> {
 }
 
 /** Sends what is waiting, oldest first, for as long as the app is open; one tab at a time. */
-export function startSending(onSent: () => void): void {
+export function startSending(onSent: () => void, onRefused: OnRefused): void {
   void count();
   window.addEventListener('online', () => wake());
-  void navigator.locks.request('yarnix-outbox', () => sendForever(onSent));
+  void navigator.locks.request('yarnix-outbox', () => sendForever(onSent, onRefused));
 }

@@ -51,6 +51,9 @@ export function systemsService(db: Knex) {
     checkParts(system);
     const digest = digestOf(system);
     await db.transaction(async (trx) => {
+      if (!(await systemsStore(trx).ensureCustomer(context, system))) {
+        throw new ProblemError('id-taken', 'Another customer has this id.');
+      }
       const isNew = await systemsStore(trx).insert(context, id, system, digest);
       if (isNew) {
         await partsService(trx).fitFirst(context, id, system);

@@ -57,9 +57,7 @@ export const systemsStore = (db: Knex) => {
     const query = db('systems as s').join('customers as c', 'c.id', 's.customer_id').where('s.firm_id', context.firmId);
     for (const word of search?.split(/\s+/).filter(Boolean) ?? []) {
       const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
-      void query.where((q) =>
-        q.whereILike('s.address', like).orWhereILike('c.name', like).orWhereILike('s.area', like),
-      );
+      void query.whereRaw('(s.address ilike ? or c.name ilike ? or s.area ilike ?)', [like, like, like]);
     }
     return query;
   };
@@ -70,12 +68,19 @@ export const systemsStore = (db: Knex) => {
         .where({ 's.firm_id': context.firmId, 's.id': id })
         .first<SystemRow>('s.*', 'c.name as customer_name'),
 
-    /** Inserts unless the id exists in any firm; tells whether it did. */
-    async insert(context: RequestContext, id: string, system: NewSystem, digest: string): Promise<boolean> {
+    /** Makes sure of the customer; false when the id is that of another firm's customer. */
+    async ensureCustomer(context: RequestContext, system: NewSystem): Promise<boolean> {
+      const customer = { id: system.customerId, firm_id: context.firmId };
       await db('customers')
-        .insert({ id: system.customerId, firm_id: context.firmId, name: system.customerName })
+        .insert({ ...customer, name: system.customerName })
         .onConflict('id')
         .ignore();
+      const ours: unknown = await db('customers').where(customer).first('id');
+      return ours !== undefined;
+    },
+
+    /** Inserts unless the id exists in any firm; tells whether it did. */
+    async insert(context: RequestContext, id: string, system: NewSystem, digest: string): Promise<boolean> {
       const rows = await db('systems')
         .insert({
           id,

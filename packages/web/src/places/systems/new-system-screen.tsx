@@ -166,7 +166,7 @@ export function NewSystemScreen() {
       label={label}
       autoComplete="off"
       placeholder={name === 'capacitorRating' ? '45+5 µF 440 V' : '5 µF 440 V'}
-      error={(errors.plate?.[name])?.message}
+      error={errors.plate?.[name]?.message}
       hint={form.plate[name] ? <RatingReadout text={form.plate[name]} /> : undefined}
       {...register(`plate.${name}`, { setValueAs: textOf })}
     />

@@ -1,0 +1,32 @@
+const common = {
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      { jsc: { target: 'es2023', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } },
+    ],
+  },
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  moduleNameMapper: { '\\.css$': '<rootDir>/tests/empty-module.js' },
+  modulePathIgnorePatterns: ['<rootDir>/.local', '<rootDir>/.tsbuild', '/dist/'],
+};
+
+const inNode = (displayName, ...folders) => ({
+  ...common,
+  displayName,
+  testEnvironment: 'node',
+  testMatch: folders.map((folder) => `<rootDir>/${folder}/**/*.test.ts`),
+});
+
+export default {
+  projects: [
+    inNode('core', 'packages/core/src', 'packages/simulator/src', 'tests'),
+    { ...inNode('server', 'packages/server/src'), globalSetup: '<rootDir>/tests/server-setup.js' },
+    {
+      ...common,
+      displayName: 'web',
+      testEnvironment: 'jest-environment-jsdom',
+      testMatch: ['<rootDir>/packages/web/src/**/*.test.{ts,tsx}'],
+      setupFiles: ['<rootDir>/tests/jsdom-setup.js'],
+    },
+  ],
+};

@@ -1,0 +1,48 @@
+import { componentsFor, ratingOf } from './component.ts';
+import { hertzOf, nominalVoltsOf, plateSchema } from './plate.ts';
+import { SYSTEM_KINDS } from './system-kind.ts';
+
+const slots = (kind: (typeof SYSTEM_KINDS)[number], plate = {}) => componentsFor(kind, plate).map((c) => c.slot);
+
+test('every kind of system has a supply, and no part twice', () => {
+  for (const kind of SYSTEM_KINDS) {
+    const all = slots(kind, { fanCapacitorRating: '5 µF' });
+    expect(all).toContain('supply');
+    expect(new Set(all).size).toBe(all.length);
+  }
+});
+
+test('the fan has a capacitor of its own only when the plate names one', () => {
+  expect(slots('split-heat-pump')).not.toContain('fan-capacitor');
+  expect(slots('split-heat-pump', { fanCapacitorRating: '5 µF 370 V' })).toContain('fan-capacitor');
+});
+
+test('an air handler has no compressor, an inverter no run capacitor', () => {
+  expect(slots('air-handler-electric-heat')).toEqual(['supply', 'blower']);
+  expect(slots('ductless-heat-pump')).toEqual(['supply', 'compressor']);
+});
+
+test('the rating text travels to the part and is read there', () => {
+  const [part] = componentsFor('split-heat-pump', { capacitorRating: '45+5 µF 440 V' }).filter(
+    (c) => c.slot === 'run-capacitor',
+  );
+  expect(part && ratingOf(part)?.sections).toHaveLength(2);
+  expect(ratingOf({ plate: {} })).toBeNull();
+  expect(ratingOf({ plate: { rating: 'rubbed off' } })).toBeNull();
+});
+
+test('a half-readable plate is a plate; nonsense is not', () => {
+  expect(plateSchema.parse({})).toEqual({});
+  expect(plateSchema.safeParse({ compressorRla: -1 }).success).toBe(false);
+  expect(plateSchema.safeParse({ compressorRla: 1e9 }).success).toBe(false);
+  expect(plateSchema.safeParse({ year: 2020.5 }).success).toBe(false);
+});
+
+test('a plate without volts and hertz counts as the usual 240 V, 60 Hz', () => {
+  expect(nominalVoltsOf({})).toBe(240);
+  expect(nominalVoltsOf({ volts: '208/230' })).toBe(240);
+  expect(nominalVoltsOf({ volts: '208' })).toBe(208);
+  expect(nominalVoltsOf({ volts: '115' })).toBe(120);
+  expect(hertzOf({})).toBe(60);
+  expect(hertzOf({ hertz: 50 })).toBe(50);
+});

@@ -1,0 +1,164 @@
+import type { Component } from '../equipment/component.ts';
+import { dayOf } from '../quantity/day.ts';
+import { inlineThread } from './inline-thread.ts';
+import { DEFAULT_POLICY } from './policy.ts';
+import { severityOf, worstOf } from './standing.ts';
+import {
+  byThread,
+  companionsOf,
+  restartedOn,
+  standingReadings,
+  systemThreads,
+  threadKey,
+  type KeptReading,
+} from './system-threads.ts';
+import { threadState } from './thread-state.ts';
+import { chanceOf, urgencyOf } from './urgency.ts';
+
+const part: Component & { id: string } = {
+  id: 'c1',
+  slot: 'run-capacitor',
+  kind: 'run-capacitor',
+  plate: { rating: '40+5 µF 440 V' },
+  fittedOn: null,
+};
+const motor: Component & { id: string } = {
+  id: 'm1',
+  slot: 'compressor',
+  kind: 'compressor',
+  plate: {},
+  fittedOn: null,
+};
+const system = { kind: 'split-heat-pump' as const, plate: { compressorRla: 20 }, components: [part, motor] };
+const nextRound = dayOf('2027-04-15');
+
+let n = 0;
+const kept = (over: Partial<KeptReading>): KeptReading => ({
+  id: `r${String((n += 1)).padStart(3, '0')}`,
+  visitId: 'v1',
+  componentId: 'c1',
+  kind: 'run-capacitor-capacitance',
+  point: 'herm',
+  method: 'bench',
+  value: 40,
+  finding: null,
+  takenAt: '2026-10-10T15:00:00Z',
+  supersedes: null,
+  ...over,
+});
+const threads = (readings: KeptReading[], components = system.components) =>
+  systemThreads({ ...system, components }, readings, nextRound, DEFAULT_POLICY);
+
+test('a superseded reading no longer counts: the slipped decimal is gone from the thread', () => {
+  const wrong = kept({ value: 4 });
+  const right = kept({ value: 40, supersedes: wrong.id });
+  expect(standingReadings([right, wrong])).toEqual([right]);
+  expect(threads([wrong, right])[0]?.state).toMatchObject({ standing: 'sound', lastValue: 40 });
+});
+
+test('readings fall into threads by part, kind and point', () => {
+  const map = byThread([kept({}), kept({ point: 'fan', value: 5 }), kept({})]);
+  expect([...map.keys()]).toEqual([
+    threadKey({ componentId: 'c1', kind: 'run-capacitor-capacitance', point: 'herm' }),
+    expect.stringContaining('/fan'),
+  ]);
+  expect([...map.values()].map((t) => t.length)).toEqual([2, 1]);
+});
+
+test('the latest finding of each method counts beside the latest number, the worst leads', () => {
+  const readings = [
+    kept({ value: 40 }),
+    kept({ method: 'needle-sweep', value: null, finding: 'shorted', takenAt: '2026-10-10T15:10:00Z' }),
+  ];
+  expect(threads(readings)[0]?.state).toMatchObject({
+    standing: 'act',
+    lead: { because: { code: 'shorted-section' } },
+  });
+  const later = kept({ method: 'needle-sweep', value: null, finding: 'holds', takenAt: '2026-10-11T15:10:00Z' });
+  expect(threads([...readings, later])[0]?.state.standing).toBe('sound');
+});
+
+test('no readings, no state', () => {
+  expect(
+    threadState([], { systemKind: 'split-heat-pump', plate: {}, component: part, nextRound }, DEFAULT_POLICY),
+  ).toBeNull();
+});
+
+test('readings of strangers are left out', () => {
+  expect(threads([kept({ componentId: 'elsewhere' })])).toEqual([]);
+});
+
+test('companions are the other wires of the same visit', () => {
+  const wires = [
+    kept({ componentId: 'm1', kind: 'compressor-amps', point: 'common', value: 13 }),
+    kept({ componentId: 'm1', kind: 'compressor-amps', point: 'run', value: 12 }),
+    kept({ componentId: 'm1', kind: 'compressor-amps', point: 'run', value: 9, visitId: 'v0' }),
+  ];
+  expect(companionsOf(wires, { visitId: 'v1', componentId: 'm1', kind: 'compressor-amps' })).toEqual({
+    common: 13,
+    run: 12,
+  });
+});
+
+test('a new run capacitor restarts the start wire’s thread, not the common one’s', () => {
+  const fitted = { ...part, fittedOn: dayOf('2026-04-20') };
+  const wire = (point: 'start-wire' | 'common', value: number, on: string) =>
+    kept({ componentId: 'm1', kind: 'compressor-amps', point, value, takenAt: `${on}T15:00:00Z` });
+  const readings = [
+    wire('start-wire', 3.4, '2025-10-10'),
+    wire('start-wire', 5.2, '2026-10-10'),
+    wire('common', 14, '2025-10-10'),
+    wire('common', 14.2, '2026-10-10'),
+  ];
+  const result = threads(readings, [fitted, motor]);
+  expect(result.find((t) => t.state.point === 'start-wire')?.readings).toHaveLength(1);
+  expect(result.find((t) => t.state.point === 'common')?.readings).toHaveLength(2);
+  expect(restartedOn('compressor-amps', 'start-wire', [fitted, motor])).toBe(fitted.fittedOn);
+  expect(restartedOn('compressor-amps', 'common', [fitted, motor])).toBe(-Infinity);
+});
+
+test('an inline thread has points in order, the limit wear moves to, the baseline and the range ahead', () => {
+  const values = [41, 40.6, 40.1, 39.7].map((value, i) => kept({ value, takenAt: `202${3 + i}-10-10T15:00:00Z` }));
+  const [thread] = threads([...values].reverse());
+  const data = inlineThread(
+    thread!.readings.map((r) => ({ ...r, day: dayOf(r.takenAt) })),
+    thread!.state,
+  );
+  expect(data.points.map((p) => p.value)).toEqual([41, 40.6, 40.1, 39.7]);
+  expect(data.limit).toBeCloseTo(37.6);
+  expect(data.ahead?.day).toBe(nextRound);
+  expect(data.ahead!.low80).toBeLessThan(data.ahead!.high80);
+});
+
+describe('urgency', () => {
+  const act = [
+    {
+      basis: 'plate' as const,
+      standing: 'act' as const,
+      limit: 1,
+      because: { code: 'open-section' as const, numbers: { point: 'herm' as const } },
+    },
+  ];
+
+  test('a compressor outranks its capacitor, the herm section the fan section', () => {
+    expect(urgencyOf(act, 'compressor', 'common')).toBeGreaterThan(urgencyOf(act, 'run-capacitor', 'herm'));
+    expect(urgencyOf(act, 'run-capacitor', 'herm')).toBeGreaterThan(urgencyOf(act, 'run-capacitor', 'fan'));
+  });
+
+  test('unsafe outranks everything', () => {
+    expect(urgencyOf([{ ...act[0]!, standing: 'stop' }], 'supply', 'whole')).toBeGreaterThan(
+      urgencyOf(act, 'compressor', 'common'),
+    );
+  });
+
+  test('nothing wrong, no chance', () => {
+    expect(chanceOf([])).toBe(0);
+    expect(chanceOf([{ ...act[0]!, standing: 'sound' }])).toBe(0);
+  });
+});
+
+test('standings have one order', () => {
+  expect(worstOf(['sound', 'act', 'watch'])).toBe('act');
+  expect(worstOf([])).toBe('unproven');
+  expect(severityOf('stop')).toBeGreaterThan(severityOf('act'));
+});

@@ -1,0 +1,130 @@
+import fc from 'fast-check';
+import type { Component } from '../equipment/component.ts';
+import { checkEntry } from './check-entry.ts';
+import { compressorAmps } from './compressor-amps.ts';
+import type { About, Inputs } from './kind.ts';
+import { methodOf, READING_KINDS } from './registry.ts';
+import { runCapacitorCapacitance as capacitance } from './run-capacitor-capacitance.ts';
+
+const part: Component = {
+  slot: 'run-capacitor',
+  kind: 'run-capacitor',
+  plate: { rating: '40+5 µF 440 V' },
+  fittedOn: null,
+};
+const about: About = { systemKind: 'split-heat-pump', plate: { compressorRla: 19.9 }, component: part, point: 'herm' };
+const bench = methodOf(capacitance, 'bench')!;
+const load = methodOf(capacitance, 'under-load')!;
+const clamp = compressorAmps.methods[0]!;
+const compressor: About = {
+  ...about,
+  component: { slot: 'compressor', kind: 'compressor', plate: {}, fittedOn: null },
+  point: 'common',
+};
+
+test('a likely value is taken', () => {
+  expect(checkEntry(capacitance, bench, { microfarads: 39.2 }, about)).toEqual({
+    outcome: 'taken',
+    value: 39.2,
+    finding: null,
+    questions: [],
+  });
+});
+
+test('400 µF on a 40 µF section is questioned, with 40 offered', () => {
+  expect(checkEntry(capacitance, bench, { microfarads: 400 }, about)).toMatchObject({
+    outcome: 'questioned',
+    value: 400,
+    questions: [{ code: 'far-from-plausible', numbers: { perhaps: 40 } }],
+  });
+});
+
+test('0.45 A on a compressor is questioned', () => {
+  expect(checkEntry(compressorAmps, clamp, { amps: 0.45 }, compressor)).toMatchObject({
+    outcome: 'questioned',
+    questions: [{ numbers: { perhaps: 4.5 } }],
+  });
+  expect(checkEntry(compressorAmps, clamp, { amps: 0.45 }, { ...compressor, plate: {} })).toMatchObject({
+    outcome: 'questioned',
+  });
+});
+
+test('a weak part is not questioned away: half its rating is a finding of the trade', () => {
+  expect(checkEntry(capacitance, bench, { microfarads: 20 }, about).outcome).toBe('taken');
+});
+
+test('OL and zero on the bench are an open section', () => {
+  for (const microfarads of ['OL', 0]) {
+    expect(checkEntry(capacitance, bench, { microfarads }, about)).toMatchObject({
+      outcome: 'taken',
+      value: 0,
+      finding: 'open',
+    });
+  }
+});
+
+test('under load is worked out, and line volts across the capacitor are doubted', () => {
+  expect(checkEntry(capacitance, load, { amps: 5.36, volts: 370 }, about)).toMatchObject({
+    outcome: 'taken',
+    value: expect.closeTo(38.43, 2) as number,
+  });
+  expect(checkEntry(capacitance, load, { amps: 3.6, volts: 241 }, about, { lineVolts: 241 })).toMatchObject({
+    outcome: 'questioned',
+    questions: [{ code: 'doubtful-volts' }],
+  });
+  expect(checkEntry(capacitance, load, { amps: 5, volts: 0 }, about)).toEqual({
+    outcome: 'refused',
+    input: 'volts',
+    because: { code: 'no-volts-across', numbers: {} },
+  });
+});
+
+test('the plate’s hertz count', () => {
+  const fifty = checkEntry(capacitance, load, { amps: 5, volts: 400 }, { ...about, plate: { hertz: 50 } });
+  expect(fifty).toMatchObject({ value: expect.closeTo(39.79, 2) as number });
+});
+
+test.each<[Inputs, string, string]>([
+  [{}, 'microfarads', 'empty'],
+  [{ microfarads: '' }, 'microfarads', 'empty'],
+  [{ microfarads: 'forty' }, 'microfarads', 'not-a-number'],
+  [{ microfarads: NaN }, 'microfarads', 'not-a-number'],
+  [{ microfarads: Infinity }, 'microfarads', 'not-a-number'],
+  [{ microfarads: -1 }, 'microfarads', 'negative'],
+  [{ microfarads: 1e9 }, 'microfarads', 'beyond-any-meter'],
+  [{ microfarads: 40, mood: 'good' }, 'mood', 'unknown-field'],
+])('refused: %j', (inputs, input, code) => {
+  expect(checkEntry(capacitance, bench, inputs, about)).toMatchObject({ outcome: 'refused', input, because: { code } });
+});
+
+test('choices are taken from their list only', () => {
+  const looks = methodOf(capacitance, 'looks')!;
+  expect(checkEntry(capacitance, looks, { finding: 'bulged' }, { ...about, point: 'can' })).toMatchObject({
+    outcome: 'taken',
+    value: null,
+    finding: 'bulged',
+  });
+  expect(checkEntry(capacitance, looks, { finding: 'purple' }, about)).toMatchObject({
+    because: { code: 'unknown-choice' },
+  });
+  expect(checkEntry(compressorAmps, clamp, { amps: 'OL' }, compressor)).toMatchObject({
+    because: { code: 'no-over-limit-here' },
+  });
+});
+
+test('property: nothing taken or questioned is ever outside what its unit can hold, whatever is sent', () => {
+  const anything = fc.oneof(fc.double(), fc.string(), fc.constantFrom('OL', NaN, -0, Infinity, 1e9, 'holds'));
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...READING_KINDS),
+      fc.nat(),
+      fc.array(anything, { minLength: 2, maxLength: 2 }),
+      (kind, pick, values) => {
+        const method = kind.methods[pick % kind.methods.length]!;
+        const inputs = Object.fromEntries(method.inputs.map((spec, i) => [spec.id, values[i] ?? 0]));
+        const checked = checkEntry(kind, method, inputs, about);
+        if (checked.outcome !== 'refused' && checked.value !== null) expect(Number.isFinite(checked.value)).toBe(true);
+      },
+    ),
+  );
+});

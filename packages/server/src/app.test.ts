@@ -1,0 +1,59 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import request from 'supertest';
+import { digestOf } from './database/digest.ts';
+import { PROBLEMS } from './http/problems.ts';
+import { openSuite, type Suite } from './testing/suite.ts';
+
+let suite: Suite;
+beforeAll(async () => {
+  suite = await openSuite();
+});
+afterAll(() => suite.close());
+
+test('health, session and the description of the API', async () => {
+  await request(suite.app).get('/healthz').expect(200, { ok: true });
+  const session = (await request(suite.app).get('/api/session').expect(200)).body;
+  expect(session).toMatchObject({
+    firm: { name: 'First firm', policy: { capacitor: { school: 'printed' } } },
+    person: { initials: 'TP' },
+    now: '2026-10-10T18:00:00.000Z',
+  });
+  const api = (await request(suite.app).get('/api/openapi.json').expect(200)).body;
+  expect(Object.keys(api.paths).sort()).toEqual([
+    '/api/components/{id}',
+    '/api/readings/{id}',
+    '/api/session',
+    '/api/systems',
+    '/api/systems/{id}',
+    '/api/visits',
+    '/api/visits/{id}',
+    '/api/visits/{id}/closing',
+    '/api/watch',
+  ]);
+  expect(api.paths['/api/readings/{id}'].put.requestBody.content['application/json'].schema.required).toContain(
+    'takenAt',
+  );
+});
+
+test('an address nobody serves is a problem, not a page', async () => {
+  const reply = await request(suite.app).get('/api/nothing/here').expect(404);
+  expect(reply.headers['content-type']).toContain('application/problem+json');
+});
+
+test('scripts from elsewhere are not allowed to run', async () => {
+  const { headers } = await request(suite.app).get('/healthz');
+  expect(headers['content-security-policy']).toContain("script-src 'self'");
+  expect(headers['x-powered-by']).toBeUndefined();
+});
+
+test('the catalogue of problems and its page say the same', () => {
+  const page = readFileSync(join(import.meta.dirname, '../../../docs/problems.md'), 'utf8');
+  const told = [...page.matchAll(/^## `([\w-]+)` \((\d+)\)$/gm)].map((m) => [m[1], Number(m[2])]);
+  expect(told).toEqual(Object.entries(PROBLEMS).map(([code, { status }]) => [code, status]));
+});
+
+test('a digest does not depend on the order of fields, and ignores what is undefined', () => {
+  expect(digestOf({ a: 1, b: { c: [1, 2], d: undefined } })).toBe(digestOf({ b: { c: [1, 2] }, a: 1 }));
+  expect(digestOf({ a: [1, 2] })).not.toBe(digestOf({ a: [2, 1] }));
+});

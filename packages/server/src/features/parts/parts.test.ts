@@ -1,0 +1,99 @@
+import request from 'supertest';
+import { v7 } from 'uuid';
+import {
+  benchReading,
+  makeSystem,
+  openSuite,
+  startVisit,
+  systemBody,
+  type MadeSystem,
+  type Suite,
+} from '../../testing/suite.ts';
+
+let suite: Suite;
+let system: MadeSystem;
+let old: string;
+beforeAll(async () => {
+  suite = await openSuite();
+});
+afterAll(() => suite.close());
+beforeEach(async () => {
+  system = await makeSystem(suite.app, { ...systemBody(), installedOn: '2021-05-03' });
+  old = system.part('run-capacitor');
+});
+
+const fit = (id: string, over: object = {}) =>
+  request(suite.app)
+    .put(`/api/components/${id}`)
+    .send({ replaces: old, fittedOn: '2026-10-10', plate: { rating: '40+5 µF 440 V' }, reason: 'HERM weak', ...over });
+
+test('the old life ends, a new one begins in the same place, unproven', async () => {
+  const id = v7();
+  const { body } = await fit(id).expect(200);
+  expect(body).toMatchObject({
+    id,
+    slot: 'run-capacitor',
+    fittedOn: '2026-10-10',
+    replaces: old,
+    standing: 'unproven',
+  });
+  const detail = (await request(suite.app).get(`/api/systems/${system.id}`)).body;
+  expect(detail.components.find((c: { id: string }) => c.id === old)).toMatchObject({
+    removedOn: '2026-10-10',
+    removedReason: 'HERM weak',
+  });
+});
+
+test('the same again is the same part; a second successor is refused', async () => {
+  const id = v7();
+  await fit(id).expect(200);
+  await fit(id).expect(200);
+  expect((await fit(id, { reason: 'other' }).expect(409)).body.code).toBe('id-taken');
+  expect((await fit(v7()).expect(409)).body.code).toBe('part-removed');
+});
+
+test('a lower volt rating is refused with the rule, unless overruled with a reason that is kept', async () => {
+  const lower = { plate: { rating: '40+5 µF 370 V' } };
+  const { body } = await fit(v7(), lower).expect(422);
+  expect(body).toMatchObject({
+    code: 'replacement-refused',
+    errors: [{ path: 'plate.rating', detail: expect.stringContaining('never fit a lower volt rating') }],
+  });
+  expect((await suite.db('components').where({ id: old }).first()).removed_on).toBeNull();
+  const id = v7();
+  await fit(id, { ...lower, overruledBecause: 'only one on the van, back tomorrow' }).expect(200);
+  expect((await suite.db('components').where({ id }).first()).overruled_because).toContain('back tomorrow');
+});
+
+test.each<[string, object, string]>([
+  ['an unreadable label', { plate: { rating: 'smudge' } }, 'plate.rating'],
+  ['no label', { plate: {} }, 'plate.rating'],
+  ['no reason', { reason: '' }, 'reason'],
+  ['a day before the old one was fitted', { fittedOn: '2020-01-01' }, 'fittedOn'],
+])('%s is refused, and the old part stays', async (_name, over, path) => {
+  const { body } = await fit(v7(), over).expect(422);
+  expect(body.errors).toContainEqual(expect.objectContaining({ path }));
+  expect((await suite.db('components').where({ id: old }).first()).removed_on).toBeNull();
+});
+
+test('an unknown part cannot be replaced', () => fit(v7(), { replaces: v7() }).expect(404));
+
+test('first readings of the new part are its own: the old part’s decline is not held against it', async () => {
+  const visitId = await startVisit(suite.app, system.id);
+  const send = (componentId: string, microfarads: number) =>
+    request(suite.app)
+      .put(`/api/readings/${v7()}`)
+      .send(benchReading({ visitId, componentId, inputs: { microfarads } }))
+      .expect(200);
+  await send(old, 35);
+  const id = v7();
+  await fit(id).expect(200);
+  await send(id, 41.2);
+  const standings = await suite.db('components').whereIn('id', [old, id]).select('id', 'standing');
+  expect(Object.fromEntries(standings.map((s: { id: string; standing: string }) => [s.id, s.standing]))).toEqual({
+    [old]: 'act',
+    [id]: 'sound',
+  });
+  const watch = (await request(suite.app).get('/api/watch')).body;
+  expect(watch.rows.map((r: { componentId: string }) => r.componentId)).not.toContain(old);
+});

@@ -1,0 +1,79 @@
+import { ensureBuild } from './lib/build.mjs';
+import { startCluster } from './lib/cluster.mjs';
+import { ensureChromium, ensureNpmPackages } from './lib/packages.mjs';
+import { runAndRead } from './lib/run.mjs';
+import { runMain, say } from './lib/say.mjs';
+
+/** npm test: checks, unit tests, server tests on a real PostgreSQL, and journeys in a real browser. */
+
+const jestFlags = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
+const step = (name, command, args, count, env = {}) => ({ name, command, args, count, env });
+
+/** A check without cases of its own counts as one. */
+const asOne = (_output, code) => (code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
+
+function fromJest(output) {
+  const line = /^Tests:\s+(.*)$/m.exec(output)?.[1] ?? '';
+  const of = (word) => Number(new RegExp(`(\\d+) ${word}`).exec(line)?.[1] ?? 0);
+  const suites = /^Test Suites:\s+(?:(\d+) failed)?/m.exec(output)?.[1];
+  return { passed: of('passed'), failed: Math.max(of('failed'), Number(suites ?? 0) > 0 ? 1 : 0) };
+}
+
+function fromPlaywright(output) {
+  const of = (word) => Number([...output.matchAll(new RegExp(`^\\s+(\\d+) ${word}`, 'gm'))].at(-1)?.[1] ?? 0);
+  return { passed: of('passed') + of('flaky'), failed: of('failed') + of('interrupted') + of('did not run') };
+}
+
+const jest = (project, env) =>
+  step(`jest: ${project}`, 'npx', ['jest', '--selectProjects', project, '--ci'], fromJest, { ...jestFlags, ...env });
+
+async function runSteps(steps) {
+  const total = { passed: 0, failed: 0 };
+  for (const { name, command, args, count, env } of steps) {
+    say(name);
+    const { code, output } = await runAndRead(command, args, {
+      env: { ...process.env, FORCE_COLOR: '0', NO_COLOR: '1', ...env },
+    });
+    // eslint-disable-next-line no-control-regex -- colour codes would hide the runners' closing lines
+    const { passed, failed } = count(output.replace(/\x1b\[[0-9;]*m/g, ''), code);
+    const ranNothing = passed + failed === 0;
+    if (ranNothing) say(`${name} ran no test, which counts as a failure`);
+    total.passed += passed;
+    total.failed += failed === 0 && (ranNothing || code !== 0) ? 1 : failed;
+  }
+  return total;
+}
+
+await runMain(async () => {
+  await ensureNpmPackages();
+  const chromium = await ensureChromium();
+  const cluster = await startCluster('test', { durable: false, fresh: true });
+  const stop = () => cluster.stop();
+  for (const signal of ['SIGINT', 'SIGTERM']) {
+    process.on(signal, () => {
+      stop();
+      process.exit(1);
+    });
+  }
+  try {
+    const database = { TEST_ADMIN_URL: cluster.adminUrl };
+    const only = process.argv.slice(2);
+    const steps = [
+      step('format', 'npx', ['prettier', '--check', '.'], asOne),
+      step('lint', 'npx', ['eslint', '.'], asOne),
+      step('types', 'npx', ['tsc', '-b'], asOne),
+      jest('core', {}),
+      jest('server', database),
+      jest('web', {}),
+      step('journeys', 'npx', ['playwright', 'test'], fromPlaywright, { ...database, CHROMIUM: chromium }),
+    ].filter(({ name }) => only.length === 0 || only.some((word) => name.includes(word)));
+    if (steps.some((s) => s.name === 'journeys')) await ensureBuild();
+    const { passed, failed } = await runSteps(steps);
+    console.log(`\n${passed} passed, ${failed} failed`);
+    stop();
+    process.exit(failed > 0 ? 1 : 0);
+  } catch (error) {
+    stop();
+    throw error;
+  }
+});
