@@ -1,5 +1,5 @@
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
-import { QueryClient } from '@tanstack/react-query';
+import { QueryClient, type Query } from '@tanstack/react-query';
 import { ApiProblem } from './api.ts';
 import { device } from './device.ts';
 
@@ -28,4 +28,10 @@ export const persister = createAsyncStoragePersister({
   },
 });
 
-export const persistOptions = { persister, maxAge: A_MONTH, buster: '1' };
+export const persistOptions = {
+  persister,
+  maxAge: A_MONTH,
+  buster: '1',
+  // An answer stays good for the device when asking again has failed: without a signal every question fails.
+  dehydrateOptions: { shouldDehydrateQuery: (query: Query) => query.state.data !== undefined },
+};

@@ -4,6 +4,7 @@ import { Link, NavLink, Outlet, ScrollRestoration, useMatch } from 'react-router
 import { OutboxStatus } from '../field/outbox-status.tsx';
 import { queries } from './queries.ts';
 import { chooseTheme, useTheme } from './theme.ts';
+import { useWide } from './use-media.ts';
 
 const PLACES = [
   { to: '/watch', name: 'Watch', Icon: Activity },
@@ -93,15 +94,14 @@ const BottomBar = () => (
 
 /** The frame of every screen. During a round on a phone the frame steps aside: the reading has the whole screen. */
 export function Shell() {
+  const wide = useWide();
   const inRound = useMatch('/systems/:systemId/rounds/:visitId/:stopId') !== null;
   return (
     <div className="flex min-h-dvh flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-raised focus:p-3">
         To the content
       </a>
-      <div className={inRound ? 'hidden md:block' : ''}>
-        <TopBar />
-      </div>
+      {(wide || !inRound) && <TopBar />}
       <main id="main" className="flex flex-1 flex-col">
         <Outlet />
       </main>

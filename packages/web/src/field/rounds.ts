@@ -95,7 +95,13 @@ export async function startRound(visitId: string, visit: NewVisit): Promise<void
 export const takeUpRound = (visitId: string, visit: NewVisit): Promise<void> =>
   keep(newRound(visitId, visit.systemId, visit.startedAt));
 
-export const takeReading = (visitId: string, key: string, taken: LocalReading): Promise<void> =>
+/** Takes a typed reading. Its draft is what is taken: once that is gone (Enter took it, then the field lost the focus) nothing is left to take. */
+export function takeReading(visitId: string, key: string, taken: LocalReading): Promise<void> {
+  return current(visitId)?.drafts[key] ? addReading(visitId, key, taken) : Promise.resolve();
+}
+
+/** Takes a reading that was chosen, not typed. */
+export const addReading = (visitId: string, key: string, taken: LocalReading): Promise<void> =>
   change(visitId, (record) => withReading(record, key, taken), [
     { path: `/api/readings/${taken.id}`, body: taken.reading, visitId, id: taken.id },
   ]);

@@ -28,8 +28,8 @@ export function StopState({ stop, startOpen }: { stop: RoundStop; startOpen: boo
               <dd>{caution.text}</dd>
             </div>
           ))}
-          <p className="label">{STANDING_CAUTION}</p>
         </dl>
+        <p className="label pb-2">{STANDING_CAUTION}</p>
       </Collapsible.Content>
     </Collapsible.Root>
   );

@@ -45,11 +45,11 @@ function Figures({ change: c }: { change: RoundChange }) {
 const ChangeLine = ({ change: c }: { change: RoundChange }) => (
   <li className="grid gap-x-5 gap-y-1 border-b border-rule py-3 md:grid-cols-[210px_250px_1fr] md:items-center">
     <div>
-      <h3 className="font-bold">
+      <h2 className="font-bold">
         {c.component.kind === 'run-capacitor'
           ? `${SLOT_NAMES[c.component.slot]}, ${POINT_NAMES[c.point]}`
           : threadTitle(c.kind, c.point)}
-      </h3>
+      </h2>
       {c.component.isNew && <p className="text-sm font-semibold text-copper">New part</p>}
     </div>
     <Figures change={c} />
@@ -103,9 +103,9 @@ function Close({ system, record, view }: Extract<RoundScreenData, { status: 'her
   };
   return (
     <div className="grid flex-1 lg:grid-cols-[190px_1fr]">
-      <aside className="hidden border-r border-rule-strong lg:block">
+      <div className="hidden border-r border-rule-strong lg:block">
         <StopRail view={view} base={base} />
-      </aside>
+      </div>
       <section className="grid min-w-0 content-start gap-5 px-4 py-4 md:px-6">
         <div>
           <p className="label">{systemLine(system)}</p>

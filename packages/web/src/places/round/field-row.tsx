@@ -42,7 +42,7 @@ export function FieldRow({
     >
       <div className="grid grid-cols-[minmax(150px,190px)_150px_minmax(150px,190px)_1fr] items-center gap-4 py-2.5">
         <div>
-          <h3 className="text-[16px] font-bold">{title}</h3>
+          <h2 className="text-[16px] font-bold">{title}</h2>
           <p className="label text-[14px]">
             {plateLine(planned.kind, planned.point, planned.component, plate)} · {planned.method.title}
           </p>

@@ -63,7 +63,7 @@ export function ReplacePart({
         if (ready) fit();
       }}
     >
-      <h3 className="text-lg font-bold">Part replaced</h3>
+      <h2 className="text-lg font-bold">Part replaced</h2>
       <Field
         label="What the new label says"
         value={rating}

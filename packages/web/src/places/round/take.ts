@@ -1,7 +1,7 @@
 import { checkEntry, type Inputs, type NewReading } from '@yarnix/core';
 import { v7 } from 'uuid';
-import { change, takeReading } from '../../field/rounds.ts';
-import { withoutDraft, withText, type RoundRecord } from '../../field/round-record.ts';
+import { addReading, change, takeReading } from '../../field/rounds.ts';
+import { withoutDraft, withText, type LocalReading, type RoundRecord } from '../../field/round-record.ts';
 import type { RoundField, RoundView } from './round-model.ts';
 
 /** Puts a text into an input of a field; kept on the device at once. */
@@ -14,7 +14,13 @@ export const type = (record: RoundRecord, field: RoundField, input: string, text
 
 type Entry = NonNullable<RoundField['entry']>;
 
-function keep(record: RoundRecord, view: RoundView, field: RoundField, entry: Entry, confirmed: boolean): void {
+function readingOf(
+  record: RoundRecord,
+  view: RoundView,
+  field: RoundField,
+  entry: Entry,
+  confirmed: boolean,
+): LocalReading {
   const { planned } = field;
   const reading: NewReading = {
     visitId: record.visitId,
@@ -28,8 +34,7 @@ function keep(record: RoundRecord, view: RoundView, field: RoundField, entry: En
     confirmed,
     ...(field.taken ? { supersedes: field.taken.id } : {}),
   };
-  const taken = { id: v7(), reading, value: entry.check.value, finding: entry.check.finding };
-  void takeReading(record.visitId, field.key, taken);
+  return { id: v7(), reading, value: entry.check.value, finding: entry.check.finding };
 }
 
 const isAsTaken = (field: RoundField, inputs: Inputs): boolean =>
@@ -47,7 +52,7 @@ export function take(record: RoundRecord, view: RoundView, field: RoundField, co
     return true;
   }
   if (field.status === 'questioned' && !confirmed) return false;
-  keep(record, view, field, field.entry, confirmed);
+  void takeReading(record.visitId, field.key, readingOf(record, view, field, field.entry, confirmed));
   return true;
 }
 
@@ -56,5 +61,7 @@ export function choose(record: RoundRecord, view: RoundView, field: RoundField, 
   const inputs = { [input]: value };
   const { kind, method } = field.planned;
   const check = checkEntry(kind, method, inputs, field.about, view.conditions);
-  if (check.outcome !== 'refused' && !isAsTaken(field, inputs)) keep(record, view, field, { inputs, check }, false);
+  if (check.outcome !== 'refused' && !isAsTaken(field, inputs)) {
+    void addReading(record.visitId, field.key, readingOf(record, view, field, { inputs, check }, false));
+  }
 }

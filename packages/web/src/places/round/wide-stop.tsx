@@ -23,9 +23,9 @@ export function WideStop(props: StopProps) {
   const entry = useEntry(record, view, stop.fields, active, setActive, () => void navigate(afterStop(props)));
   return (
     <div className="grid flex-1 grid-cols-[190px_1fr_270px] max-lg:grid-cols-[1fr_230px]">
-      <aside className="border-r border-rule-strong max-lg:hidden">
+      <div className="border-r border-rule-strong max-lg:hidden">
         <StopRail view={view} base={roundBase(record)} />
-      </aside>
+      </div>
       <section className="min-w-0 px-6 py-4">
         <p className="label">{systemLine(system)}</p>
         <h1 className="mb-3 text-[28px] font-bold">{stop.title}</h1>
@@ -64,7 +64,7 @@ export function WideStop(props: StopProps) {
           </Button>
         </div>
       </section>
-      <aside className="border-l border-rule-strong bg-raised">
+      <aside aria-label="Conditions and keypad" className="border-l border-rule-strong bg-raised">
         <div className="sticky top-0 grid gap-5 py-4">
           <div className="px-4">
             <Field

@@ -47,7 +47,7 @@ function ThreadLine({ thread, systemId }: { thread: SystemThread; systemId: stri
         className="grid gap-x-4 gap-y-1 py-2 hover:bg-raised sm:grid-cols-[170px_200px_1fr] sm:items-center"
       >
         <div className="flex items-baseline justify-between gap-3 sm:block">
-          <h4 className="font-semibold">{title}</h4>
+          <h3 className="font-semibold">{title}</h3>
           {kind && state.lastValue !== null && (
             <span className="figure-type text-[20px]">{sayQuantity(state.lastValue, kind.unit)}</span>
           )}
@@ -93,7 +93,7 @@ function Part({
   return (
     <section className="mb-5">
       <div className="flex flex-wrap items-baseline gap-x-4 pb-1">
-        <h3 className="text-lg font-bold">{SLOT_NAMES[part.slot]}</h3>
+        <h2 className="text-lg font-bold">{SLOT_NAMES[part.slot]}</h2>
         {part.plate.rating && <span className="font-semibold">{part.plate.rating}</span>}
         {part.slot !== 'supply' && <span className="label">{lifeWords(part)}</span>}
         {threads.length > 1 && <StandingWord standing={standing} width={26} className="ml-auto" />}

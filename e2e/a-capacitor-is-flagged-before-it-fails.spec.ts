@@ -1,0 +1,131 @@
+import { beginRunning, enter, expect, isPhone, next, test } from './support/app.ts';
+
+test('from a plate to the Watch: a new system, its first round, a part replaced on the spot', async ({ page }) => {
+  // The office takes the plate down.
+  await page.goto('/systems');
+  await page.getByRole('link', { name: 'New system' }).click();
+  const address = `7 Testing Terrace ${Date.now()}`;
+  await page.getByLabel('Customer').fill('Umbrewick');
+  await page.getByLabel('Address').fill(address);
+  await page.getByLabel('Dual, or the compressor’s single').fill('45/5 MFD 440');
+  await expect(page.getByText('“440” is a number without a unit')).toBeVisible();
+  await page.getByLabel('Dual, or the compressor’s single').fill('45/5 MFD 440V');
+  await expect(page.getByText('two numbers joined: a dual, the larger is HERM')).toBeVisible();
+  await page.getByLabel('Compressor RLA').fill('19.9');
+  await page.getByLabel('Outdoor fan FLA').fill('1,2');
+  await page.getByLabel('Blower FLA').fill('4');
+  await page.getByRole('button', { name: 'Enter the system' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: address })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Run capacitor' })).toBeVisible();
+
+  // The technician starts the round: running.
+  await page.getByRole('button', { name: 'Start a round' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Running' })).toBeVisible();
+  await beginRunning(page, '55');
+  for (const amps of ['241', '14.2', '12.9', '5.9', '1.15', '2.4']) {
+    await enter(page, amps);
+    if (amps === '14.2') await expect(page.getByText('71 % of RLA 19.9')).toBeVisible();
+    if (amps === '1.15') await expect(page.getByText('96 % of FLA 1.20')).toBeVisible();
+    await next(page);
+  }
+  // Under load: amps and volts across; 2653 × 5.75 ÷ 370 is 41.2 µF, 8 % under 45.
+  await enter(page, '5.75');
+  await next(page);
+  await enter(page, '370');
+  await expect(page.getByText('= 41.2 µF')).toBeVisible();
+  await expect(page.getByText('Act', { exact: true }).first()).toBeVisible();
+  await next(page);
+  await enter(page, '0.70');
+  await next(page);
+  await enter(page, '371');
+  await next(page);
+
+  // Power off: cautions first, then the bench.
+  await expect(page.getByRole('heading', { level: 1, name: 'Power off' })).toBeVisible();
+  await expect(page.getByText(/Bleed each section through a resistor/)).toBeVisible();
+  if (isPhone(page)) await page.getByRole('button', { name: 'Done, begin' }).tap();
+  await page.getByRole('radio', { name: 'Sound' }).click();
+  if (isPhone(page)) await next(page);
+  else await page.getByRole('textbox', { name: /Capacitance, HERM, bench/ }).focus();
+  await enter(page, '41.0');
+  await expect(page.getByText('9 % under 45.0')).toBeVisible();
+
+  // The part is changed while the panel is off; a lower volt rating is refused by the rule.
+  await page.getByRole('button', { name: 'Part replaced' }).click();
+  const label = page.getByLabel('What the new label says');
+  await label.fill('45+5 µF 370 V');
+  await expect(page.getByText(/never fit a lower volt rating/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Fitted' })).toBeDisabled();
+  await label.fill('45+5 µF 440 V');
+  await page.getByRole('button', { name: 'Fitted' }).click();
+  await expect(page.getByText(/first readings/).first()).toBeVisible();
+  if (!isPhone(page)) await page.getByRole('textbox', { name: /Capacitance, HERM, bench/ }).focus();
+  await enter(page, '46.1');
+  await expect(page.getByText('becomes its baseline').first()).toBeVisible();
+  await next(page);
+  await enter(page, '5.1');
+  await next(page);
+
+  // The close says what there is to tell.
+  await page.getByRole('link', { name: 'Close' }).first().click();
+  await expect(page.getByRole('heading', { level: 1, name: /to tell/ })).toBeVisible();
+  await page.getByLabel('Note for the office and the next visit').fill('Old can weak on HERM.');
+  await page.getByRole('button', { name: 'Close the round' }).click();
+
+  // Everything reaches the office; the system shows both lives and their threads.
+  await expect(page.getByRole('heading', { level: 1, name: address })).toBeVisible();
+  await expect(page.getByText('All sent')).toBeVisible();
+  await expect(
+    page.getByText(/before it: 45\/5 MFD 440V, .*out 25 November 2026: HERM 41.0\sµF, 9\s% under 45.0/),
+  ).toBeVisible();
+  await expect(page.getByText('Old can weak on HERM.')).toBeVisible();
+  await page.getByRole('link', { name: /Outdoor fan amps/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Outdoor fan amps' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Chart of 1 readings/ })).toBeVisible();
+  await expect(page.getByRole('cell', { name: '1.15', exact: true })).toBeVisible();
+
+  // And the fan motor, near its limit, is on the Watch at once.
+  await page.goto('/watch');
+  await expect(page.getByRole('listitem').filter({ hasText: address }).getByText('Outdoor fan motor')).toBeVisible();
+});
+
+test('a thread on the Watch leads to its chart, its table and back', async ({ page }) => {
+  await page.goto('/watch');
+  await expect(page.getByRole('heading', { level: 1, name: /parts may not see their next round/ })).toBeVisible();
+  const row = page.getByRole('listitem').filter({ hasText: 'Run capacitor, HERM' }).first();
+  const address = await row.getByRole('paragraph').first().innerText();
+  await row.getByRole('link').click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Capacitance, HERM' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /expected .* at the next round/ })).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'forecast for the next round, 80 % range' })).toBeVisible();
+  await page.getByRole('link', { name: address }).click();
+  await expect(page.getByRole('heading', { level: 1, name: address })).toBeVisible();
+  await page.goBack();
+  await page.goBack();
+  await expect(page.getByRole('heading', { level: 1, name: /may not see their next round/ })).toBeVisible();
+});
+
+test('the Watch keeps its filters in the address, and counts what to load', async ({ page }) => {
+  await page.goto('/watch?standing=act');
+  await expect(page.getByRole('button', { name: 'Act', pressed: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Watch', pressed: false })).toBeVisible();
+  const acts = await page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('heading', { level: 2 }) })
+    .count();
+  await page.getByRole('button', { name: 'Watch', exact: true }).click();
+  await expect(page).toHaveURL(/standing=act%2Cwatch|standing=watch/);
+  await expect
+    .poll(() =>
+      page
+        .getByRole('listitem')
+        .filter({ has: page.getByRole('heading', { level: 2 }) })
+        .count(),
+    )
+    .toBeGreaterThan(acts);
+  await page.getByLabel('Area').selectOption('Quayside');
+  await expect(page).toHaveURL(/area=Quayside/);
+  await page.reload();
+  await expect(page.getByLabel('Area')).toHaveValue('Quayside');
+  await expect(page.getByRole('heading', { name: 'Load the van' })).toBeVisible();
+});

@@ -1,0 +1,84 @@
+import type { Page } from '@playwright/test';
+import { beginRunning, enter, expect, next, startRound, test, watchedDual } from './support/app.ts';
+
+const volts = (page: Page) => page.getByRole('textbox', { name: /Line volts/ });
+const common = (page: Page) => page.getByRole('textbox', { name: /Compressor amps, common/ });
+
+test('a reload in the middle of a number keeps it, and what was taken before', async ({ page, server }) => {
+  const { systemId } = await watchedDual(server.address);
+  await startRound(page, systemId);
+  await beginRunning(page, '52');
+  await enter(page, '243');
+  await next(page);
+  await expect(common(page)).toBeVisible();
+  await enter(page, '11.');
+  await expect(common(page)).toHaveValue('11.');
+  await page.reload();
+  await expect(common(page)).toHaveValue('11.');
+  const address = page.url();
+
+  // A crashed tab: a new one in the same browser goes on where it stopped.
+  const context = page.context();
+  await page.close();
+  const again = await context.newPage();
+  await again.clock.setFixedTime(new Date('2026-11-25T15:00:00Z'));
+  await again.goto(address);
+  await expect(common(again)).toHaveValue('11.');
+  await again.goto(address.replace(/\?.*/, ''));
+  await expect(again.getByLabel('Outdoor air')).toHaveValue('52');
+  await again.goto(address.replace(/\?.*/, '?at=1'));
+  await expect(volts(again)).toHaveValue('243');
+});
+
+test('a stopped server loses nothing: typed, reloaded, closed, and sent once it is back', async ({ page, alone }) => {
+  test.setTimeout(120_000);
+  const { systemId } = await watchedDual(alone.address);
+  await page.goto(`${alone.address}/systems/${systemId}`);
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page
+    .getByRole('button', { name: 'Start a round' })
+    .or(page.getByRole('link', { name: 'Go on with the round' }))
+    .click();
+  await beginRunning(page, '52');
+  await expect(page.getByText('All sent').first()).toBeVisible();
+  // The device's copy of what the server said is written a moment later.
+  await page.waitForTimeout(1500);
+
+  await alone.stop();
+  await enter(page, '244');
+  await next(page);
+  await enter(page, '12.6');
+  await next(page);
+  await expect(page.getByText(/2 kept here, no signal/).first()).toBeVisible({ timeout: 20_000 });
+  await page.reload();
+  await page.goto(page.url().replace(/\?.*/, '') + '?at=2');
+  await expect(common(page)).toHaveValue('12.6');
+  await page.goto(page.url().replace(/running.*/, 'close'));
+  await expect(
+    page.getByText(/of RLA|worked out from MCA|No RLA|Only the fuse|good for a 240|readings held against/).first(),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Close the round' }).click();
+  await expect(page.getByText(/3 kept here, no signal/).first()).toBeVisible({ timeout: 20_000 });
+
+  await alone.start();
+  await expect(page.getByText('All sent').first()).toBeVisible({ timeout: 45_000 });
+  const detail = (await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as {
+    visits: { id: string; closedAt: string | null }[];
+    readings: { visitId: string; value: number }[];
+  };
+  const visit = detail.visits[0];
+  expect(visit?.closedAt).not.toBeNull();
+  expect(detail.readings.filter((r) => r.visitId === visit?.id).map((r) => r.value)).toEqual([244, 12.6]);
+});
+
+test('a half-filled plate form outlives a reload, and a refused one stays as it was', async ({ page }) => {
+  await page.goto('/systems/new');
+  await page.getByLabel('Customer').fill('Dranovan');
+  await page.getByLabel('Compressor RLA').fill('many');
+  await page.getByRole('button', { name: 'Enter the system' }).click();
+  await expect(page.getByText('must be a number in A')).toBeVisible();
+  await expect(page.getByText('Where is it?')).toBeVisible();
+  await expect(page).toHaveURL(/systems\/new/);
+  await page.reload();
+  await expect(page.getByLabel('Customer')).toHaveValue('Dranovan');
+});

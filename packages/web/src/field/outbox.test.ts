@@ -1,0 +1,113 @@
+import { jest } from '@jest/globals';
+import { device } from '../app/device.ts';
+import { onOutbox, outboxState, startSending } from './outbox.ts';
+import { withText } from './round-record.ts';
+import {
+  addReading,
+  change,
+  closeRound,
+  fitPart,
+  noteRefusal,
+  openRounds,
+  roundNow,
+  startRound,
+  takeReading,
+} from './rounds.ts';
+
+/** The server as the device meets it: reachable or not, and what it answers. */
+const server = { reachable: true, refuse: new Map<string, string>(), got: [] as string[] };
+const answer = (status: number, body: unknown) =>
+  ({ ok: status < 300, status, json: () => Promise.resolve(body) }) as Response;
+const realFetch = jest.fn((path: string) => {
+  if (!server.reachable) return Promise.reject(new TypeError('no network'));
+  server.got.push(path);
+  const why = server.refuse.get(path);
+  return Promise.resolve(
+    why ? answer(422, { type: 't', title: 't', status: 422, code: 'entry-refused', detail: why }) : answer(200, {}),
+  );
+});
+globalThis.fetch = realFetch as never;
+Object.assign(navigator, { locks: { request: (_name: string, work: () => Promise<unknown>) => work() } });
+
+const reading = {
+  visitId: 'v',
+  componentId: 'c',
+  kind: 'run-capacitor-capacitance',
+  point: 'herm' as const,
+  method: 'bench',
+  inputs: { microfarads: 39 },
+  takenAt: '2026-10-10T14:00:00.000Z',
+  conditions: {},
+  confirmed: false,
+};
+const until = async (done: () => boolean) => {
+  for (let i = 0; i < 300 && !done(); i += 1) await new Promise((resolve) => setTimeout(resolve, 20));
+  expect(done()).toBe(true);
+};
+const sent = jest.fn();
+
+test('what is done without a signal is kept in order, and sent in that order once there is one', async () => {
+  server.reachable = false;
+  startSending(sent, (refused, why) => noteRefusal(refused.visitId, refused.id, why));
+  await startRound('v', { systemId: 's', startedAt: '2026-10-10T13:00:00.000Z' });
+  await change('v', (r) => ({ ...r, outdoorText: '52' }));
+  await addReading('v', 'key', { id: 'r1', reading, value: 39, finding: null });
+  await fitPart('v', 'c2', { replaces: 'c', fittedOn: '2026-10-10', plate: { rating: '40 µF 440 V' }, reason: 'weak' });
+  await closeRound('v', '2026-10-10T15:00:00.000Z', ' done ');
+  await until(() => outboxState().waiting === 4 && !outboxState().reachable);
+
+  // All of it survives a reload: it is in the device's store, not only in memory.
+  const stored = await (await device()).get('rounds', 'v');
+  expect(stored).toMatchObject({
+    outdoorText: '52',
+    readings: [{ id: 'r1' }],
+    parts: [{ id: 'c2' }],
+    closedAt: '2026-10-10T15:00:00.000Z',
+  });
+  expect(await openRounds()).toEqual([]);
+
+  server.reachable = true;
+  window.dispatchEvent(new Event('online'));
+  await until(() => outboxState().waiting === 0);
+  expect(server.got).toEqual(['/api/visits/v', '/api/readings/r1', '/api/components/c2', '/api/visits/v/closing']);
+  expect(outboxState().reachable).toBe(true);
+  expect(sent).toHaveBeenCalled();
+});
+
+test('what the server will not take is noted where it was typed, and the rest goes on', async () => {
+  server.got = [];
+  server.refuse.set('/api/readings/bad', 'Beyond any meter.');
+  await startRound('w', { systemId: 's', startedAt: '2026-10-10T13:00:00.000Z' });
+  await addReading('w', 'key', { id: 'bad', reading: { ...reading, visitId: 'w' }, value: 39, finding: null });
+  await addReading('w', 'key', { id: 'good', reading: { ...reading, visitId: 'w' }, value: 39, finding: null });
+  await until(() => outboxState().waiting === 0 && server.got.includes('/api/readings/good'));
+  const now = roundNow('w');
+  expect(now.status === 'here' && now.record.readings.map((r) => r.refused)).toEqual(['Beyond any meter.', undefined]);
+  expect((await openRounds()).map((r) => r.visitId)).toEqual(['w']);
+});
+
+test('a typed reading is taken once, however often it is asked for', async () => {
+  await startRound('once', { systemId: 's', startedAt: '2026-10-10T13:00:00.000Z' });
+  await change('once', (r) => withText(r, 'key', 'microfarads', '39'));
+  const taken = (id: string) =>
+    takeReading('once', 'key', { id, reading: { ...reading, visitId: 'once' }, value: 39, finding: null });
+  await Promise.all([taken('first'), taken('second')]);
+  const now = roundNow('once');
+  expect(now.status === 'here' && now.record.readings.map((r) => r.id)).toEqual(['first']);
+});
+
+test('keystrokes are written in their order, each over the one before', async () => {
+  for (const text of ['3', '38', '38.', '38.4']) void change('w', (r) => ({ ...r, note: text }));
+  await change('w', (r) => r);
+  expect((await (await device()).get('rounds', 'w'))?.note).toBe('38.4');
+});
+
+test('whoever listens is told, and a round that is not here is absent', async () => {
+  const heard = jest.fn();
+  const stop = onOutbox(heard);
+  await startRound('x', { systemId: 's', startedAt: '2026-10-10T13:00:00.000Z' });
+  await until(() => heard.mock.calls.length > 0);
+  stop();
+  expect(roundNow('nowhere').status).toBe('loading');
+  await until(() => roundNow('nowhere').status === 'absent');
+});

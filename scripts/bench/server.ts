@@ -1,0 +1,133 @@
+import { dayOf } from '@yarnix/core';
+import { simulateFirm } from '@yarnix/simulator';
+import autocannon from 'autocannon';
+import { v7 } from 'uuid';
+import { connect } from '../../packages/server/src/database/connection.ts';
+import { createDatabase } from '../../packages/server/src/database/databases.ts';
+import { loadFirm } from '../../packages/server/src/database/load-firm.ts';
+import { migrate } from '../../packages/server/src/database/migrate.ts';
+import { freePort } from '../lib/cluster.mjs';
+import { startServer } from '../lib/server.mjs';
+import { report, timeAsync } from './measure.ts';
+
+/** A firm of 10 000 systems and about a million readings; Watch page, reading PUT, and the floors below them. */
+const { DATABASE_URL = '', ADMIN_DATABASE_URL = '' } = process.env;
+const SYSTEMS = Number(process.env.BENCH_SYSTEMS ?? 10_000);
+
+async function fill(): Promise<void> {
+  await createDatabase(ADMIN_DATABASE_URL, new URL(DATABASE_URL).pathname.slice(1));
+  const db = connect(DATABASE_URL);
+  try {
+    await migrate(db);
+    const there: unknown = await db('firms').first('id');
+    if (!there) {
+      const began = Date.now();
+      const firm = simulateFirm({ seed: 4870, systems: SYSTEMS, asOf: dayOf('2026-11-25'), years: [5.5, 7] });
+      await loadFirm(db, firm, (n) => n % 1000 === 0 && console.error(`  ${n} systems loaded`), 100);
+      await db.raw('vacuum analyze');
+      console.error(`  filled in ${((Date.now() - began) / 1000).toFixed(0)} s`);
+    }
+    const rows = await db.first<Record<string, string>>(
+      db.raw('(select count(*) from systems) as systems'),
+      db.raw('(select count(*) from components where removed_on is null) as components'),
+      db.raw('(select count(*) from readings) as readings'),
+    );
+    console.log(`\n${rows?.systems} systems, ${rows?.components} living parts, ${rows?.readings} readings\n`);
+  } finally {
+    await db.destroy();
+  }
+}
+
+interface Target {
+  systemId: string;
+  componentId: string;
+  visitId: string;
+}
+
+/** Systems with a dual capacitor, each with an open round to take readings in. */
+async function targets(address: string, count: number): Promise<Target[]> {
+  const db = connect(DATABASE_URL, 2);
+  const parts = await db('components')
+    .where({ slot: 'run-capacitor' })
+    .whereNull('removed_on')
+    .whereRaw("part_label like '%+%'")
+    .orderByRaw('md5(id::text)')
+    .limit(count)
+    .select<{ id: string; system_id: string }[]>('id', 'system_id');
+  await db.destroy();
+  return Promise.all(
+    parts.map(async ({ id, system_id: systemId }) => {
+      const visitId = v7();
+      await put(address, `/api/visits/${visitId}`, { systemId, startedAt: new Date().toISOString() });
+      return { systemId, componentId: id, visitId };
+    }),
+  );
+}
+
+async function put(address: string, path: string, body: object): Promise<void> {
+  const response = await fetch(address + path, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+  if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`);
+}
+
+async function ask(url: string): Promise<void> {
+  const response = await fetch(url);
+  if (!response.ok) throw new Error(`${url}: ${response.status}`);
+  await response.arrayBuffer();
+}
+
+const takeReading = (address: string, all: readonly Target[]) => (i: number) => {
+  const target = all[Math.abs(i) % all.length];
+  if (!target) throw new Error('no target');
+  return put(address, `/api/readings/${v7()}`, {
+    visitId: target.visitId,
+    componentId: target.componentId,
+    kind: 'run-capacitor-capacitance',
+    point: 'fan',
+    method: 'needle-sweep',
+    inputs: { finding: 'holds' },
+    takenAt: new Date().toISOString(),
+    conditions: { outdoorF: 55 },
+  });
+};
+
+async function floors(): Promise<void> {
+  const db = connect(DATABASE_URL, 2);
+  const firm = await db('firms').first<{ id: string }>('id');
+  const page = () =>
+    db.raw(
+      'select * from components where firm_id = ? and removed_on is null and severity >= 2 order by urgency desc limit 50',
+      [firm?.id ?? ''],
+    );
+  report('floor: the Watch’s rows by one plain query', await timeAsync(page, 200), '');
+  await db.destroy();
+}
+
+await fill();
+const port = await freePort();
+const server = await startServer({ databaseUrl: DATABASE_URL, port, env: { LOG_LEVEL: 'silent', WEB_DIST: '' } });
+try {
+  console.log('| server | median | p95 | worst | limit |\n| --- | --- | --- | --- | --- |');
+  const { address } = server;
+  report('Watch, first page', await timeAsync(() => ask(`${address}/api/watch`), 300), 'p95 under 100 ms');
+  report('Watch, one area', await timeAsync(() => ask(`${address}/api/watch?area=Quayside`), 100), '');
+  report('systems, first page', await timeAsync(() => ask(`${address}/api/systems?limit=50`), 100), '');
+  const all = await targets(address, 220);
+  report(
+    'one system whole',
+    await timeAsync((i) => ask(`${address}/api/systems/${all[Math.abs(i) % all.length]?.systemId}`), 200),
+    '',
+  );
+  report('reading PUT', await timeAsync(takeReading(address, all), 200), 'p95 under 50 ms');
+  await floors();
+  report('floor: a bare HTTP reply', await timeAsync(() => ask(`${address}/api/openapi.json`), 200), '');
+  const load = await autocannon({ url: `${address}/api/watch`, connections: 4, duration: 8 });
+  console.log(
+    `\nWatch with 4 callers at once for 8 s: ${load.requests.average.toFixed(0)} requests a second, median ${load.latency.p50} ms, p97.5 ${load.latency.p97_5} ms, ${load.non2xx} refused`,
+  );
+} finally {
+  await server.stop();
+}
