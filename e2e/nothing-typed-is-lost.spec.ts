@@ -21,7 +21,7 @@ test('a reload in the middle of a number keeps it, and what was taken before', a
   const context = page.context();
   await page.close();
   const again = await context.newPage();
-  await again.clock.setFixedTime(new Date('2026-11-25T15:00:00Z'));
+  await again.clock.install({ time: new Date('2026-11-25T15:00:00Z') });
   await again.goto(address);
   await expect(common(again)).toHaveValue('11.');
   await again.goto(address.replace(/\?.*/, ''));

@@ -57,7 +57,8 @@ await runMain(async () => {
   }
   try {
     const database = { TEST_ADMIN_URL: cluster.adminUrl };
-    const only = process.argv.slice(2);
+    const only = process.argv.slice(2).filter((word) => !word.startsWith('--'));
+    const grep = process.argv.find((word) => word.startsWith('--grep='));
     const steps = [
       step('format', 'npx', ['prettier', '--check', '.'], asOne),
       step('lint', 'npx', ['eslint', '.'], asOne),
@@ -65,7 +66,10 @@ await runMain(async () => {
       jest('core', {}),
       jest('server', database),
       jest('web', {}),
-      step('journeys', 'npx', ['playwright', 'test'], fromPlaywright, { ...database, CHROMIUM: chromium }),
+      step('journeys', 'npx', ['playwright', 'test', ...(grep ? [grep] : [])], fromPlaywright, {
+        ...database,
+        CHROMIUM: chromium,
+      }),
     ].filter(({ name }) => only.length === 0 || only.some((word) => name.includes(word)));
     if (steps.some((s) => s.name === 'journeys')) await ensureBuild();
     const { passed, failed } = await runSteps(steps);

@@ -6,7 +6,7 @@ import { startServer, type RunningServer } from '../../scripts/lib/server.mjs';
 
 export const DEMO_TEMPLATE = 'yarnix_demo_template';
 
-/** The moment all journeys take place at, in the browser as in the demo's history. */
+/** The moment all journeys start at, in the browser as in the demo's history. */
 const NOW = new Date('2026-11-25T15:00:00Z');
 
 export function urlOf(database: string): string {
@@ -76,7 +76,7 @@ export const test = base.extend<TestFixtures, WorkerFixtures>({
   },
   baseURL: async ({ server }, use) => use(server.address),
   page: async ({ page }, use) => {
-    await page.clock.setFixedTime(NOW);
+    await page.clock.install({ time: NOW });
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));
     await use(page);

@@ -5,8 +5,8 @@ import { root, webDist } from './paths.mjs';
 import { Refusal } from './say.mjs';
 
 /** Runs a TypeScript file of the project as a child that gets no terminal signals of its own. */
-export function spawnTs(file, { env = {}, args = [], stdio = 'inherit' } = {}) {
-  return spawn(process.execPath, ['--import', 'tsx', join(root, file), ...args], {
+export function spawnTs(file, { env = {}, args = [], stdio = 'inherit', watch = false } = {}) {
+  return spawn(process.execPath, [...(watch ? ['--watch'] : []), '--import', 'tsx', join(root, file), ...args], {
     cwd: root,
     stdio,
     detached: true,

@@ -3,12 +3,13 @@ import { QueryClient, type Query } from '@tanstack/react-query';
 import { ApiProblem } from './api.ts';
 import { device } from './device.ts';
 
-const A_MONTH = 30 * 24 * 3_600_000;
+/** Timers hold at most 24.8 days: a longer time would overflow, and forget every answer at once. */
+const TWO_WEEKS = 14 * 24 * 3_600_000;
 
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
-      gcTime: A_MONTH,
+      gcTime: TWO_WEEKS,
       staleTime: 2000,
       networkMode: 'always',
       retry: (failures, error) => !(error instanceof ApiProblem) && failures < 1,
@@ -24,13 +25,14 @@ export const persister = createAsyncStoragePersister({
   storage: {
     getItem: async (key) => (await (await device()).get('cache', key)) ?? null,
     setItem: async (key, value) => void (await (await device()).put('cache', value, key)),
-    removeItem: async (key) => (await device()).delete('cache', key),
+    // Asked for when restoring fails, and a restore that a reload cut short fails: that must not cost the device its copy.
+    removeItem: () => Promise.resolve(),
   },
 });
 
 export const persistOptions = {
   persister,
-  maxAge: A_MONTH,
+  maxAge: TWO_WEEKS,
   buster: '1',
   // An answer stays good for the device when asking again has failed: without a signal every question fails.
   dehydrateOptions: { shouldDehydrateQuery: (query: Query) => query.state.data !== undefined },

@@ -2,7 +2,7 @@ import { sayQuantity, SLOT_NAMES, type Plate } from '@yarnix/core';
 import type { ReactNode } from 'react';
 import { InlineThread } from '../../thread/inline-thread.tsx';
 import { ChoiceInput } from './choice-input.tsx';
-import { lastValues, plateLine, threadTitle } from './field-words.ts';
+import { baselineWords, lastValues, plateLine, threadTitle } from './field-words.ts';
 import { NumberInput } from './number-input.tsx';
 import type { RoundField } from './round-model.ts';
 import type { Spot, useEntry } from './use-entry.ts';
@@ -58,7 +58,12 @@ export function FieldRow({
               height={44}
             />
           )}
-          {field.before[0] && <p className="label text-[13px]">last {lastValues(field.before, planned.kind, 1)}</p>}
+          {field.before[0] && (
+            <p className="label text-[13px]">
+              last {lastValues(field.before, planned.kind, 1)}
+              {baselineWords(field)}
+            </p>
+          )}
         </div>
         <div className="grid gap-1.5">
           {planned.method.inputs.map((spec, index) =>

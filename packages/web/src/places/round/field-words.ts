@@ -9,6 +9,7 @@ import {
   SLOT_NAMES,
   type Component,
   type Day,
+  type InlineThreadData,
   type Plate,
   type Point,
   type ReadingKind,
@@ -48,6 +49,10 @@ export const lastValues = (before: readonly { value: number; day: Day }[], kind:
     .slice(0, count)
     .map((b) => `${sayNumber(b.value, kind.unit)} ${roundName(b.day)}`)
     .join(', ');
+
+/** The part's own baseline beside a field: " · baseline 41.2"; nothing where it has none. */
+export const baselineWords = (field: { thread: InlineThreadData; planned: { kind: ReadingKind } }): string =>
+  field.thread.baseline === null ? '' : ` · baseline ${sayNumber(field.thread.baseline, field.planned.kind.unit)}`;
 
 /** "12 April 2026" from an ISO date or timestamp. */
 export function dateWords(iso: string): string {

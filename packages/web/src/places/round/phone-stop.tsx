@@ -10,7 +10,7 @@ import { InlineThread } from '../../thread/inline-thread.tsx';
 import { StopState } from './cautions.tsx';
 import { ChoiceInput } from './choice-input.tsx';
 import { WorkedOut } from './field-row.tsx';
-import { lastValues, plateLine, threadTitle } from './field-words.ts';
+import { baselineWords, lastValues, plateLine, threadTitle } from './field-words.ts';
 import { NumberInput } from './number-input.tsx';
 import { ReplacePart } from './replace-part.tsx';
 import { isReplaceable, type RoundField } from './round-model.ts';
@@ -87,7 +87,8 @@ function FieldBody({
         </div>
         <p className="label text-[16px]">
           {plateLine(planned.kind, planned.point, planned.component, system.plate)}
-          {field.before.length > 0 ? ` · last ${lastValues(field.before, planned.kind, 2)}` : ''}
+          {field.before.length > 0 ? ` · last ${lastValues(field.before, planned.kind, 1)}` : ''}
+          {baselineWords(field)}
         </p>
         {planned.component.isNew && (
           <p className="font-semibold text-copper">
@@ -209,6 +210,7 @@ export function PhoneStop(props: StopProps) {
                 visitId={record.visitId}
                 today={dayOf(new Date().toISOString())}
                 suggestedReason={reasonSuggested(field)}
+                heading={<h1 className="text-[24px] font-bold">Part replaced</h1>}
                 onDone={(newId) => {
                   setReplacing(false);
                   if (newId) setSearch({ at: String(index + 1) }, { replace: true });

@@ -8,7 +8,7 @@ import {
   type Day,
   type Policy,
 } from '@yarnix/core';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { v7 } from 'uuid';
 import { fitPart } from '../../field/rounds.ts';
 import { Button } from '../../kit/button.tsx';
@@ -23,6 +23,7 @@ export function ReplacePart({
   today,
   policy = DEFAULT_POLICY,
   suggestedReason,
+  heading,
   onDone,
 }: {
   part: RoundComponent;
@@ -30,6 +31,7 @@ export function ReplacePart({
   today: Day;
   policy?: Policy;
   suggestedReason: string;
+  heading: ReactNode;
   onDone: (newId: string | null) => void;
 }) {
   const [rating, setRating] = useState(part.plate.rating ?? '');
@@ -63,7 +65,7 @@ export function ReplacePart({
         if (ready) fit();
       }}
     >
-      <h2 className="text-lg font-bold">Part replaced</h2>
+      {heading}
       <Field
         label="What the new label says"
         value={rating}

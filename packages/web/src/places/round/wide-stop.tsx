@@ -52,6 +52,7 @@ export function WideStop(props: StopProps) {
                   visitId={record.visitId}
                   today={dayOf(new Date().toISOString())}
                   suggestedReason={reasonSuggested(field)}
+                  heading={<h2 className="text-lg font-bold">Part replaced</h2>}
                   onDone={() => setReplacing(null)}
                 />
               )}
