@@ -2,7 +2,14 @@ const common = {
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
-      { jsc: { target: 'es2023', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } },
+      {
+        jsc: {
+          target: 'es2023',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
     ],
   },
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
