@@ -87,8 +87,9 @@ const takeReading = (address: string, all: readonly Target[]) => (i: number) => 
     componentId: target.componentId,
     kind: 'run-capacitor-capacitance',
     point: 'fan',
-    method: 'needle-sweep',
-    inputs: { finding: 'holds' },
+    method: 'bench',
+    inputs: { microfarads: 4.9 + (Math.abs(i) % 7) / 50 },
+    confirmed: true,
     takenAt: new Date().toISOString(),
     conditions: { outdoorF: 55 },
   });
@@ -123,7 +124,7 @@ try {
   );
   report('reading PUT', await timeAsync(takeReading(address, all), 200), 'p95 under 50 ms');
   await floors();
-  report('floor: a bare HTTP reply', await timeAsync(() => ask(`${address}/api/openapi.json`), 200), '');
+  report('floor: a bare HTTP reply', await timeAsync(() => ask(`${address}/healthz`), 200), '');
   const load = await autocannon({ url: `${address}/api/watch`, connections: 4, duration: 8 });
   console.log(
     `\nWatch with 4 callers at once for 8 s: ${load.requests.average.toFixed(0)} requests a second, median ${load.latency.p50} ms, p97.5 ${load.latency.p97_5} ms, ${load.non2xx} refused`,

@@ -79,8 +79,9 @@ export function createApp({
     await db.raw('select 1');
     response.json({ ok: true });
   });
+  const description = openApi(routes);
   app.get('/api/openapi.json', (_request, response) => {
-    response.json(openApi(routes));
+    response.json(description);
   });
   app.use('/api', express.json({ limit: '256kb' }), identified(identify));
   app.use(api);
