@@ -108,13 +108,10 @@ try {
   const [first, second] = [duals[0], duals[1] ?? duals[0]];
   if (!first || !second) throw new Error('the demo has no dual capacitor on the Watch');
   await atTheDesk(await open(browser, 'wide', 'day'), first);
-  await inTheHand(await open(browser, 'phone', 'attic'), second);
   const attic = await open(browser, 'wide', 'attic');
-  await visit(
-    attic,
-    `/systems/${second.systemId}/threads/${second.componentId}/${second.kind}/${second.point}`,
-    'thread-attic',
-  );
+  const thread = `/systems/${second.systemId}/threads/${second.componentId}/${second.kind}/${second.point}`;
+  await visit(attic, thread, 'thread-attic');
+  await inTheHand(await open(browser, 'phone', 'attic'), second);
 } finally {
   await browser.close();
 }

@@ -1,6 +1,7 @@
 import { isoOf, sayQuantity, type Day } from '@yarnix/core';
 import type { ChartData, ChartOptions } from 'chart.js';
 import type { AnnotationOptions } from 'chartjs-plugin-annotation';
+import { knotDays } from './geometry.ts';
 import type { ThreadData } from './thread-data.ts';
 
 /** The colours a chart is drawn with, read from the theme. */
@@ -56,14 +57,23 @@ function frayOf(data: ThreadData, palette: Palette): Dataset[] {
   });
 }
 
+/** The line runs through each day's mean, so that two methods on one visit do not make it zigzag. */
+const lineOf = (data: ThreadData, palette: Palette): Dataset => ({
+  label: 'line',
+  data: knotDays(data.inline?.points ?? []).map((p) => ({ x: momentOf(p.day), y: p.value })),
+  borderColor: palette.thread,
+  borderWidth: 2.2,
+  pointRadius: 0,
+  pointHitRadius: 0,
+});
+
 function readingsOf(data: ThreadData, palette: Palette): Dataset {
   const points = data.inline?.points ?? [];
   const isLast = (index: number) => index === points.length - 1;
   return {
     label: 'reading',
+    showLine: false,
     data: points.map((p) => ({ x: momentOf(p.day), y: p.value })),
-    borderColor: palette.thread,
-    borderWidth: 2.2,
     pointRadius: points.map((_, i) => (isLast(i) ? 7 : 4.5)),
     pointHoverRadius: 8,
     pointBackgroundColor: points.map((_, i) => (isLast(i) ? palette.hue : palette.knot)),
@@ -73,7 +83,7 @@ function readingsOf(data: ThreadData, palette: Palette): Dataset {
 }
 
 export const chartData = (data: ThreadData, palette: Palette): ChartData<'line', { x: number; y: number }[]> => ({
-  datasets: [...livesBefore(data, palette), ...frayOf(data, palette), readingsOf(data, palette)],
+  datasets: [...livesBefore(data, palette), ...frayOf(data, palette), lineOf(data, palette), readingsOf(data, palette)],
 });
 
 function level(
@@ -95,7 +105,7 @@ function level(
       display: true,
       content: words,
       position: 'end',
-      xAdjust: -22,
+      xAdjust: -36,
       yAdjust: above ? -11 : 11,
       backgroundColor: 'transparent',
       color: colour === palette.act ? palette.act : palette.soft,
@@ -210,7 +220,7 @@ export function chartOptions(
       legend: { display: false },
       annotation: { annotations: annotationsOf(data, palette, dayOfDate) },
       tooltip: {
-        filter: (item) => !item.dataset.label?.startsWith('forecast'),
+        filter: (item) => !['forecast', 'line'].some((word) => item.dataset.label?.startsWith(word)),
         displayColors: false,
         titleFont: { family: FONT },
         bodyFont: { family: FONT, size: 14 },

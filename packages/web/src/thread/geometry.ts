@@ -34,7 +34,7 @@ function spanOf(data: InlineThreadData): { low: number; high: number } {
 }
 
 /** One knot a day: readings of one visit by several methods are drawn as their mean. */
-function knotDays(points: InlineThreadData['points']): { day: number; value: number }[] {
+export function knotDays(points: InlineThreadData['points']): { day: number; value: number }[] {
   const byDay = new Map<number, number[]>();
   for (const { day, value } of points) byDay.set(day, [...(byDay.get(day) ?? []), value]);
   return [...byDay].map(([day, values]) => ({ day, value: values.reduce((a, b) => a + b, 0) / values.length }));

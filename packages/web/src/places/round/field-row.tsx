@@ -6,7 +6,7 @@ import { baselineWords, lastValues, plateLine, threadTitle } from './field-words
 import { NumberInput } from './number-input.tsx';
 import type { RoundField } from './round-model.ts';
 import type { Spot, useEntry } from './use-entry.ts';
-import { VerdictWords } from './verdict-words.tsx';
+import { OtherReasons, VerdictWords } from './verdict-words.tsx';
 
 /** The value a field of several inputs comes to, for beside them. */
 export function WorkedOut({ field }: { field: RoundField }) {
@@ -35,6 +35,7 @@ export function FieldRow({
   const title = planned.method.id === 'looks' ? 'Looks of the can' : threadTitle(planned.kind, planned.point);
   const where = planned.component.kind === 'run-capacitor' ? `${SLOT_NAMES[planned.component.slot]}: ` : '';
   const below = `verdict-${field.key}`;
+  const isChoice = planned.method.inputs.every((i) => i.type === 'choice');
   const spot = (input: string): Spot => ({ key: field.key, input });
   return (
     <li
@@ -48,7 +49,7 @@ export function FieldRow({
           </p>
           {planned.component.isNew && <p className="text-sm font-semibold text-copper">New part, first readings</p>}
         </div>
-        <div>
+        <div className={isChoice ? 'hidden' : ''}>
           {field.thread.points.length > 0 && (
             <InlineThread
               data={field.thread}
@@ -65,7 +66,7 @@ export function FieldRow({
             </p>
           )}
         </div>
-        <div className="grid gap-1.5">
+        <div className={`grid gap-1.5 ${isChoice ? 'col-span-2' : ''}`}>
           {planned.method.inputs.map((spec, index) =>
             spec.type === 'number' ? (
               <NumberInput
@@ -99,13 +100,15 @@ export function FieldRow({
           <VerdictWords
             field={field}
             id={below}
-            whole={active}
+            whole={false}
+            active={active}
             onKeep={() => entry.keep(field)}
             onPerhaps={(value) => entry.onText(field, planned.method.inputs[0]?.id ?? '', String(value))}
           />
           {action}
         </div>
       </div>
+      {active && <OtherReasons field={field} />}
       {children}
     </li>
   );

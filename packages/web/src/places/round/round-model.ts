@@ -287,9 +287,10 @@ function fieldOf(scene: Scene, planned: PlannedReading<RoundComponent>): RoundFi
     badInput: typed.refusal?.input ?? (check?.outcome === 'refused' ? check.input : null),
     perhaps: draft ? perhapsOf(check) : null,
     verdict: accepted ? verdictFor(scene, planned, accepted, earlier) : null,
+    // What is still in question would squash the thread it is to be compared with.
     thread: isFindingOnly
       ? { points: [], limit: null, baseline: null, ahead: null }
-      : drawThread(scene, planned, earlier, accepted),
+      : drawThread(scene, planned, earlier, draft && check?.outcome === 'questioned' ? null : accepted),
     before: isFindingOnly ? [] : threadReadingsOf(earlier.map(judgedReading)).reverse(),
     entry: accepted ? { inputs: typed.inputs, check: accepted } : null,
     taken,

@@ -19,12 +19,14 @@ export function VerdictWords({
   field,
   id,
   whole,
+  active = whole,
   onKeep,
   onPerhaps,
 }: {
   field: RoundField;
   id: string;
   whole: boolean;
+  active?: boolean;
   onKeep: () => void;
   onPerhaps: (value: number) => void;
 }) {
@@ -52,7 +54,7 @@ export function VerdictWords({
   }
   if (!field.verdict)
     return (
-      <p id={id} className={whole || field.status === 'unfinished' ? 'label' : 'sr-only'}>
+      <p id={id} className={whole || active || field.status === 'unfinished' ? 'label' : 'sr-only'}>
         {field.status === 'unfinished' ? 'One more number' : 'Not taken yet'}
       </p>
     );
@@ -64,16 +66,29 @@ export function VerdictWords({
         width={whole ? 34 : 28}
         className={whole ? 'text-[20px]' : 'text-[16px]'}
       />
-      {(whole ? reasons : reasons.slice(0, 1)).map((r) => (
-        <div key={r.because.code} className={whole ? 'flex items-start gap-2' : ''}>
-          {whole && (
-            <span className="mt-0.5">
-              <Mark standing={r.standing} width={18} />
-            </span>
-          )}
-          <ReasonLine because={r.because} />
-        </div>
-      ))}
+      {whole ? (
+        <ReasonList reasons={reasons} />
+      ) : (
+        reasons.slice(0, 1).map((r) => <ReasonLine key={r.because.code} because={r.because} />)
+      )}
     </div>
   );
 }
+
+const ReasonList = ({ reasons }: { reasons: readonly Judgement[] }) =>
+  reasons.map((r) => (
+    <div key={r.because.code} className="flex items-start gap-2">
+      <span className="mt-0.5">
+        <Mark standing={r.standing} width={18} />
+      </span>
+      <ReasonLine because={r.because} />
+    </div>
+  ));
+
+/** The reasons after the first, for below a row where they have its whole width. */
+export const OtherReasons = ({ field }: { field: RoundField }) =>
+  field.verdict && field.sentences.length === 0 ? (
+    <div className="grid gap-0.5 pb-3 text-[15px]">
+      <ReasonList reasons={leading(field.verdict.reasons).slice(1)} />
+    </div>
+  ) : null;

@@ -72,6 +72,14 @@ function lifeWords(part: ComponentView): string {
   return part.removedOn ? `${from}, out ${dateWords(part.removedOn)}: ${part.removedReason ?? ''}` : from;
 }
 
+/** The worst thread of a part first, numbers before findings. */
+const worstFirst = (threads: readonly SystemThread[]): SystemThread[] =>
+  [...threads].sort(
+    (a, b) =>
+      severityOf(b.state.standing) - severityOf(a.state.standing) ||
+      Number(b.state.numeric !== null) - Number(a.state.numeric !== null),
+  );
+
 /** A part stands as its worst thread; one that is merely unproven does not unprove a part that is otherwise sound. */
 function standingOf(threads: readonly SystemThread[]): Standing {
   const proven = threads.map((t) => t.state.standing).filter((s) => s !== 'unproven');
@@ -131,7 +139,7 @@ function Parts({ system, policy }: { system: SystemDetail; policy: Policy }) {
   );
   return system.components
     .filter((c) => c.removedOn === null)
-    .map((part) => ({ part, threads: threads.filter((t) => t.component.id === part.id) }))
+    .map((part) => ({ part, threads: worstFirst(threads.filter((t) => t.component.id === part.id)) }))
     .sort(
       (a, b) =>
         severityOf(standingOf(b.threads)) - severityOf(standingOf(a.threads)) ||
