@@ -16,7 +16,7 @@ export default defineConfig({
   globalSetup: './e2e/support/prepare.ts',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
+  timeout: 90_000,
   expect: { timeout: 8000 },
   reporter: [['list']],
   use: { launchOptions, trace: 'retain-on-failure', locale: 'en-US', timezoneId: 'UTC' },

@@ -32,7 +32,7 @@ function fromChart(ohms: number, chart: readonly ThermistorPoint[]): ThermistorT
   const at = inOrder.findIndex((p) => p.ohms <= ohms);
   const warm = inOrder[at];
   const cold = inOrder[at - 1];
-  if (warm && warm.ohms === ohms) return { outcome: 'value', fahrenheit: warm.fahrenheit };
+  if (warm?.ohms === ohms) return { outcome: 'value', fahrenheit: warm.fahrenheit };
   if (!warm || !cold) return cannot('outside-the-chart');
   // A thermistor's ln R is nearly straight over 1/T, so a coarse chart is read finely along that line.
   const share = Math.log(ohms / cold.ohms) / Math.log(warm.ohms / cold.ohms);
