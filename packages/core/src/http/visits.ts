@@ -3,12 +3,15 @@ import { systemKindSchema } from '../equipment/plate.ts';
 import { CEILING, FLOOR } from '../quantity/unit.ts';
 import { idSchema, momentSchema } from './common.ts';
 
+/** Outdoor air above this is met nowhere, °F. */
+export const OUTDOOR_MOST_F = 140;
+
 /** Outdoor air °F and line volts V, entered once a visit. */
 export const conditionsSchema = z.object({
   outdoorF: z
     .number({ error: 'must be a number in °F' })
     .min(FLOOR['°F'], `at least ${FLOOR['°F']} °F`)
-    .max(140, 'at most 140 °F')
+    .max(OUTDOOR_MOST_F, `at most ${OUTDOOR_MOST_F} °F`)
     .optional(),
   lineVolts: z.number({ error: 'must be a number in V' }).min(0, 'not below 0 V').max(CEILING.V).optional(),
 });

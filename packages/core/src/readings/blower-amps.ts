@@ -18,6 +18,10 @@ export const blowerAmps: ReadingKind = {
   component: 'blower',
   unit: 'A',
   decimals: 2,
+  plateLine: ({ plate }) => {
+    const fla = plate.blowerFla === undefined ? 'no FLA' : `FLA ${plate.blowerFla} A`;
+    return plate.blowerMotor ? `${plate.blowerMotor.toUpperCase()} ${fla}` : fla;
+  },
   wear: 'rises',
   movedBy: ['filter and duct: how freely the air moves', 'speed tap', 'line volts'],
   plateDecides: () => false,

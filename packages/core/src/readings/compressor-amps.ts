@@ -39,6 +39,10 @@ export const compressorAmps: ReadingKind = {
   component: 'compressor',
   unit: 'A',
   decimals: 1,
+  plateLine: ({ plate, point }) => {
+    if (point !== 'common' && point !== 'line') return 'no plate figure for this wire';
+    return plate.compressorRla === undefined ? 'no RLA' : `RLA ${plate.compressorRla} A`;
+  },
   wear: 'rises',
   movedBy: ['outdoor temperature: condensing pressure rises with it', 'line volts'],
   // RLA speaks of the common wire; run and start are known by their own baseline alone.

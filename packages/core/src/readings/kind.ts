@@ -63,6 +63,8 @@ export interface Method {
   readonly id: string;
   readonly title: string;
   readonly stop: StopId;
+  /** True for a method that nobody misses when another one of the kind was taken. */
+  readonly optional?: boolean;
   /** Place in the order of the stop. */
   readonly order: number;
   /** Which points of the component this method is taken at. */
@@ -103,6 +105,10 @@ export interface ReadingKind {
   /** Decimals shown. */
   readonly decimals: number;
   readonly methods: readonly Method[];
+  /** Titles of points that have one of their own; see titleOf. */
+  readonly pointTitles?: Partial<Record<Point, string>>;
+  /** What the plate says of it, short: "rated 40 µF", "RLA 19.9 A". */
+  readonly plateLine: (about: About) => string;
   /** Which way wear moves it; 'none' for values that do not wear. */
   readonly wear: 'falls' | 'rises' | 'none';
   /** What moves it besides wear, as a technician would say it. */

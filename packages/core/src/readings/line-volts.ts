@@ -8,6 +8,7 @@ export const lineVolts: ReadingKind = {
   component: 'supply',
   unit: 'V',
   decimals: 0,
+  plateLine: ({ plate }) => (plate.volts ? `plate ${plate.volts} V` : 'plate volts not known'),
   wear: 'none',
   movedBy: ['the utility and the hour'],
   plateDecides: () => true,

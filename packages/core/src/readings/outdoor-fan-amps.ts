@@ -8,6 +8,7 @@ export const outdoorFanAmps: ReadingKind = {
   component: 'outdoor-fan',
   unit: 'A',
   decimals: 2,
+  plateLine: ({ plate }) => (plate.outdoorFanFla === undefined ? 'no FLA' : `FLA ${plate.outdoorFanFla} A`),
   wear: 'rises',
   movedBy: ['line volts', 'density of the outdoor air, slightly'],
   plateDecides: () => false,

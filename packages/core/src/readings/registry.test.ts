@@ -1,6 +1,6 @@
 import { POINT_NAMES } from '../equipment/component.ts';
 import { CEILING } from '../quantity/unit.ts';
-import { methodOf, placesOn, READING_KINDS, readingKind } from './registry.ts';
+import { methodOf, placesOn, READING_KINDS, readingKind, titleOf } from './registry.ts';
 
 test('ids are unique, and every kind is found by its own', () => {
   expect(new Set(READING_KINDS.map((k) => k.id)).size).toBe(READING_KINDS.length);
@@ -35,4 +35,25 @@ test('places name points that have words', () => {
     'needle-sweep fan',
   ]);
   expect(places.every((p) => p.point in POINT_NAMES)).toBe(true);
+});
+
+test('titles name the point where there is more than one, and plates are told short', () => {
+  const about = (kind: string, point: 'herm' | 'can' | 'common' | 'run' | 'whole') => {
+    const component = {
+      slot: 'run-capacitor',
+      kind: 'run-capacitor',
+      plate: { rating: '40+5 µF' },
+      fittedOn: null,
+    } as const;
+    const plate = { compressorRla: 19.9, blowerFla: 4, blowerMotor: 'psc', volts: '230' } as const;
+    const found = readingKind(kind)!;
+    return [titleOf(found, point), found.plateLine({ systemKind: 'split-heat-pump', plate, component, point })];
+  };
+  expect(about('run-capacitor-capacitance', 'herm')).toEqual(['Capacitance, HERM', 'rated 40 µF']);
+  expect(about('run-capacitor-capacitance', 'can')).toEqual(['Looks of the can', '40+5 µF']);
+  expect(about('compressor-amps', 'common')).toEqual(['Compressor amps, common', 'RLA 19.9 A']);
+  expect(about('compressor-amps', 'run')).toEqual(['Compressor amps, run', 'no plate figure for this wire']);
+  expect(about('outdoor-fan-amps', 'whole')).toEqual(['Outdoor fan amps', 'no FLA']);
+  expect(about('blower-amps', 'whole')).toEqual(['Blower amps', 'PSC FLA 4 A']);
+  expect(about('line-volts', 'whole')).toEqual(['Line volts', 'plate 230 V']);
 });

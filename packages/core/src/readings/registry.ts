@@ -1,4 +1,4 @@
-import type { Component, Point } from '../equipment/component.ts';
+import { POINT_NAMES, type Component, type Point } from '../equipment/component.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
 import { blowerAmps } from './blower-amps.ts';
 import { compressorAmps } from './compressor-amps.ts';
@@ -23,6 +23,13 @@ export const readingKind = (id: string): ReadingKind | undefined => byId.get(id)
 
 /** The method of that kind with that id; undefined when there is none. */
 export const methodOf = (kind: ReadingKind, id: string): Method | undefined => kind.methods.find((m) => m.id === id);
+
+/** The title of a thread: "Capacitance, HERM", "Line volts". */
+export function titleOf(kind: ReadingKind, point: Point): string {
+  const own = kind.pointTitles?.[point];
+  if (own) return own;
+  return POINT_NAMES[point] ? `${kind.title}, ${POINT_NAMES[point]}` : kind.title;
+}
 
 /** Where a reading is taken, apart from the component itself. */
 export interface Place {

@@ -1,6 +1,7 @@
 import { ratingOf, type Component, type Point } from '../equipment/component.ts';
 import { hertzOf } from '../equipment/plate.ts';
 import type { CapacitorRating, RatingSection } from '../equipment/rating.ts';
+import { saySection } from '../equipment/rating-words.ts';
 import type { Policy } from '../judgement/policy.ts';
 import { capacitanceUnderLoad } from '../trade/capacitor/capacitance-under-load.ts';
 import type { About, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
@@ -85,6 +86,11 @@ export const runCapacitorCapacitance: ReadingKind = {
   component: 'run-capacitor',
   unit: 'µF',
   decimals: 1,
+  pointTitles: { can: 'Looks of the can' },
+  plateLine: (about) => {
+    const at = sectionAt(about.component, about.point);
+    return at ? `rated ${saySection(at.section)}` : (about.component.plate.rating ?? 'no rating');
+  },
   wear: 'falls',
   movedBy: ['the method: under load adds the errors of two meters', 'temperature of the can, slightly'],
   plateDecides: () => true,
@@ -139,6 +145,7 @@ export const runCapacitorCapacitance: ReadingKind = {
     },
     {
       id: 'needle-sweep',
+      optional: true,
       title: 'needle sweep',
       stop: 'power-off',
       order: 30,

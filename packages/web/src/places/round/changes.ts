@@ -15,7 +15,8 @@ import {
   type SystemDetail,
 } from '@yarnix/core';
 import type { RoundRecord } from '../../field/round-record.ts';
-import type { RoundComponent, RoundView } from './round-model.ts';
+import type { RoundView } from './round-model.ts';
+import type { RoundComponent } from './round-parts.ts';
 
 export interface RoundChange extends Change {
   readonly kind: ReadingKind;

@@ -1,4 +1,4 @@
-import { POINT_NAMES, sayNumber, sayPercent, sayQuantity, SLOT_NAMES } from '@yarnix/core';
+import { POINT_NAMES, sayNumber, sayPercent, sayQuantity, SLOT_NAMES, titleOf } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -9,7 +9,7 @@ import { Button } from '../../kit/button.tsx';
 import { ReasonLine } from '../../kit/reason-line.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
 import { isTelling, roundChanges, type RoundChange } from './changes.ts';
-import { roundName, threadTitle } from './field-words.ts';
+import { roundName } from './field-words.ts';
 import type { RoundField, RoundStop } from './round-model.ts';
 import { roundBase, systemLine } from './stop-props.ts';
 import { StopRail } from './stop-rail.tsx';
@@ -48,7 +48,7 @@ const ChangeLine = ({ change: c }: { change: RoundChange }) => (
       <h2 className="font-bold">
         {c.component.kind === 'run-capacitor'
           ? `${SLOT_NAMES[c.component.slot]}, ${POINT_NAMES[c.point]}`
-          : threadTitle(c.kind, c.point)}
+          : titleOf(c.kind, c.point)}
       </h2>
       {c.component.isNew && <p className="text-sm font-semibold text-copper">New part</p>}
     </div>
@@ -64,10 +64,10 @@ function NotTaken({ stops, base }: { stops: readonly RoundStop[]; base: string }
   const missing = stops.flatMap((stop) =>
     stop.fields
       .map((field, index) => ({ stop, field, index }))
-      .filter(({ field }) => field.status !== 'taken' && field.planned.method.id !== 'needle-sweep'),
+      .filter(({ field }) => field.status !== 'taken' && !field.planned.method.optional),
   );
   if (missing.length === 0) return null;
-  const name = ({ planned }: RoundField) => `${threadTitle(planned.kind, planned.point)}, ${planned.method.title}`;
+  const name = ({ planned }: RoundField) => `${titleOf(planned.kind, planned.point)}, ${planned.method.title}`;
   return (
     <section>
       <h2 className="mb-1 text-lg font-bold">Not taken</h2>

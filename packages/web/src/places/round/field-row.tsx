@@ -1,8 +1,8 @@
-import { sayQuantity, SLOT_NAMES, type Plate } from '@yarnix/core';
+import { sayQuantity, SLOT_NAMES, titleOf } from '@yarnix/core';
 import type { ReactNode } from 'react';
 import { InlineThread } from '../../thread/inline-thread.tsx';
 import { ChoiceInput } from './choice-input.tsx';
-import { baselineWords, lastValues, plateLine, threadTitle } from './field-words.ts';
+import { baselineWords, lastValues } from './field-words.ts';
 import { NumberInput } from './number-input.tsx';
 import type { RoundField } from './round-model.ts';
 import type { Spot, useEntry } from './use-entry.ts';
@@ -18,21 +18,19 @@ export function WorkedOut({ field }: { field: RoundField }) {
 /** One reading at a wide screen: its name and past on the left, its numbers in the middle, its verdict on the right. */
 export function FieldRow({
   field,
-  plate,
   active,
   entry,
   action,
   children,
 }: {
   field: RoundField;
-  plate: Plate;
   active: boolean;
   entry: ReturnType<typeof useEntry>;
   action?: ReactNode;
   children?: ReactNode;
 }) {
   const { planned } = field;
-  const title = planned.method.id === 'looks' ? 'Looks of the can' : threadTitle(planned.kind, planned.point);
+  const title = titleOf(planned.kind, planned.point);
   const where = planned.component.kind === 'run-capacitor' ? `${SLOT_NAMES[planned.component.slot]}: ` : '';
   const below = `verdict-${field.key}`;
   const isChoice = planned.method.inputs.every((i) => i.type === 'choice');
@@ -45,7 +43,7 @@ export function FieldRow({
         <div>
           <h2 className="text-[16px] font-bold">{title}</h2>
           <p className="label text-[14px]">
-            {plateLine(planned.kind, planned.point, planned.component, plate)} · {planned.method.title}
+            {planned.kind.plateLine(field.about)} · {planned.method.title}
           </p>
           {planned.component.isNew && <p className="text-sm font-semibold text-copper">New part, first readings</p>}
         </div>

@@ -1,4 +1,4 @@
-import { dayOf, SLOT_NAMES } from '@yarnix/core';
+import { dayOf, SLOT_NAMES, titleOf } from '@yarnix/core';
 import { ArrowLeft, ArrowRight, X } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
@@ -10,10 +10,11 @@ import { InlineThread } from '../../thread/inline-thread.tsx';
 import { StopState } from './cautions.tsx';
 import { ChoiceInput } from './choice-input.tsx';
 import { WorkedOut } from './field-row.tsx';
-import { baselineWords, lastValues, plateLine, threadTitle } from './field-words.ts';
+import { baselineWords, lastValues } from './field-words.ts';
 import { NumberInput } from './number-input.tsx';
 import { ReplacePart } from './replace-part.tsx';
-import { isReplaceable, type RoundField } from './round-model.ts';
+import type { RoundField } from './round-model.ts';
+import { isReplaceable } from './round-parts.ts';
 import { afterStop, reasonSuggested, roundBase, type StopProps } from './stop-props.ts';
 import { spotsOf, useEntry, type Spot } from './use-entry.ts';
 import { VerdictWords } from './verdict-words.tsx';
@@ -64,11 +65,10 @@ function StopHead({ stop, record, view, onBegin }: StopProps & { onBegin: () => 
 
 function FieldBody({
   field,
-  system,
   entry,
   active,
   onActive,
-}: Pick<StopProps, 'system'> & {
+}: {
   field: RoundField;
   entry: ReturnType<typeof useEntry>;
   active: Spot | null;
@@ -76,7 +76,7 @@ function FieldBody({
 }) {
   const { planned } = field;
   const below = `verdict-${field.key}`;
-  const title = planned.method.id === 'looks' ? 'Looks of the can' : threadTitle(planned.kind, planned.point);
+  const title = titleOf(planned.kind, planned.point);
   const many = planned.method.inputs.length > 1;
   return (
     <>
@@ -86,7 +86,7 @@ function FieldBody({
           <span className="label text-right">{planned.method.title}</span>
         </div>
         <p className="label text-[16px]">
-          {plateLine(planned.kind, planned.point, planned.component, system.plate)}
+          {planned.kind.plateLine(field.about)}
           {field.before.length > 0 ? ` · last ${lastValues(field.before, planned.kind, 1)}` : ''}
           {baselineWords(field)}
         </p>
@@ -201,9 +201,7 @@ export function PhoneStop(props: StopProps) {
       ) : (
         <>
           <div key={field.key} className="grid flex-1 content-start gap-2 overflow-y-auto px-4 py-3">
-            {!replacing && (
-              <FieldBody field={field} system={system} entry={entry} active={active} onActive={onActive} />
-            )}
+            {!replacing && <FieldBody field={field} entry={entry} active={active} onActive={onActive} />}
             {replacing && (
               <ReplacePart
                 part={field.planned.component}

@@ -14,7 +14,7 @@ import { fitPart } from '../../field/rounds.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field } from '../../kit/field.tsx';
 import { RatingReadout } from '../systems/rating-readout.tsx';
-import type { RoundComponent } from './round-model.ts';
+import type { RoundComponent } from './round-parts.ts';
 
 /** "Part replaced": the new label is read as it is typed and held against the replacement rule; then its life begins. */
 export function ReplacePart({

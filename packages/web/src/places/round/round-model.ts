@@ -2,27 +2,24 @@ import {
   checkEntry,
   companionsOf,
   countingReadings,
-  dayOf,
   inlineThread,
   judge,
   judgedReading,
   nextRoundAfter,
+  OUTDOOR_MOST_F,
   parseMeasure,
   planRound,
   sayReason,
   sayRefusal,
-  SLOT_KINDS,
   standingReadings,
   threadReadingsOf,
   threadState,
   type About,
-  type Component,
   type Conditions,
   type Day,
   type EntryCheck,
   type InlineThreadData,
   type Inputs,
-  type KeptReading,
   type PlannedReading,
   type Policy,
   type Stop,
@@ -30,9 +27,8 @@ import {
   type Verdict,
 } from '@yarnix/core';
 import { placeKey, type RoundRecord } from '../../field/round-record.ts';
-
-export type RoundComponent = Component & { readonly id: string; readonly isNew: boolean };
-export type RoundReading = KeptReading & { readonly inputs: Inputs };
+import { readTexts, textOf, type Typed } from './field-entry.ts';
+import { allReadings, livingParts, type RoundComponent, type RoundReading } from './round-parts.ts';
 
 /** One field of a round as it stands: what was typed, what it comes to, and how it is judged. */
 export interface RoundField {
@@ -69,88 +65,6 @@ export interface RoundView {
   /** Everything that counts: from the server and from this device. */
   readonly readings: readonly RoundReading[];
   readonly nextRound: Day;
-}
-
-/** The living parts: the server's, less those replaced on this device, and the new ones. */
-export function livingParts(system: SystemDetail, record: RoundRecord): RoundComponent[] {
-  const fitted = record.parts.filter((p) => p.refused === undefined);
-  const gone = new Set(fitted.map((p) => p.fitted.replaces));
-  const known = system.components.map((c) => ({
-    ...c,
-    fittedOn: c.fittedOn === null ? null : dayOf(c.fittedOn),
-    isNew: false,
-  }));
-  const living = known.filter((c) => c.removedOn === null && !gone.has(c.id));
-  const slots = new Map(known.map((c) => [c.id, c.slot]));
-  const fresh = fitted
-    .filter((p) => !gone.has(p.id) && !known.some((c) => c.id === p.id))
-    .flatMap((p): RoundComponent[] => {
-      const slot = slots.get(p.fitted.replaces) ?? slotOfLocal(record, slots, p.fitted.replaces);
-      return slot
-        ? [
-            {
-              id: p.id,
-              slot,
-              kind: SLOT_KINDS[slot],
-              plate: p.fitted.plate,
-              fittedOn: dayOf(p.fitted.fittedOn),
-              isNew: true,
-            },
-          ]
-        : [];
-    });
-  const ours = new Set(fitted.map((p) => p.id));
-  return [...living.map((c) => ({ ...c, isNew: ours.has(c.id) })), ...fresh];
-}
-
-/** A part that replaced one which itself was fitted on this visit has that one's slot. */
-function slotOfLocal(
-  record: RoundRecord,
-  slots: Map<string, Component['slot']>,
-  id: string,
-): Component['slot'] | undefined {
-  const before = record.parts.find((p) => p.id === id)?.fitted.replaces;
-  return before === undefined ? undefined : (slots.get(before) ?? slotOfLocal(record, slots, before));
-}
-
-/** The server's readings and this device's, each once. */
-export function allReadings(system: SystemDetail, record: RoundRecord): RoundReading[] {
-  const known = new Set(system.readings.map((r) => r.id));
-  const local = record.readings
-    .filter((r) => r.refused === undefined && !known.has(r.id))
-    .map(({ id, reading, value, finding }) => ({
-      ...reading,
-      id,
-      value,
-      finding,
-      supersedes: reading.supersedes ?? null,
-    }));
-  return [...system.readings, ...local];
-}
-
-const textOf = (entered: number | string | undefined): string => (entered === undefined ? '' : String(entered));
-
-interface Typed {
-  readonly inputs: Inputs;
-  readonly missing: number;
-  readonly refusal: { readonly input: string; readonly sentence: string } | null;
-}
-
-function readTexts(planned: PlannedReading, texts: Readonly<Record<string, string>>): Typed {
-  const inputs: Record<string, number | string> = {};
-  let missing = 0;
-  for (const spec of planned.method.inputs) {
-    const text = (texts[spec.id] ?? '').trim();
-    if (text === '') missing += 1;
-    else if (spec.type === 'choice') inputs[spec.id] = text;
-    else {
-      const measure = parseMeasure(text, spec.unit, spec.overLimit);
-      if (measure.outcome === 'refused')
-        return { inputs, missing, refusal: { input: spec.id, sentence: sayRefusal(measure.because) } };
-      inputs[spec.id] = measure.outcome === 'over-limit' ? 'OL' : measure.value;
-    }
-  }
-  return { inputs, missing, refusal: null };
 }
 
 interface Scene {
@@ -308,13 +222,13 @@ function conditionsOf(
   )?.value;
   return {
     conditions: {
-      ...(outdoor?.outcome === 'number' && outdoor.value <= 140 ? { outdoorF: outdoor.value } : {}),
+      ...(outdoor?.outcome === 'number' && outdoor.value <= OUTDOOR_MOST_F ? { outdoorF: outdoor.value } : {}),
       ...(typeof volts === 'number' ? { lineVolts: volts } : {}),
     },
     problem:
       outdoor?.outcome === 'refused'
         ? sayRefusal(outdoor.because)
-        : outdoor?.outcome === 'number' && outdoor.value > 140
+        : outdoor?.outcome === 'number' && outdoor.value > OUTDOOR_MOST_F
           ? `${outdoor.value} °F is above anything met outdoors.`
           : null,
   };
@@ -333,6 +247,3 @@ export function roundView(system: SystemDetail, record: RoundRecord, policy: Pol
   }));
   return { stops, conditions, outdoorProblem: problem, components, readings, nextRound };
 }
-
-/** Whether a component's rating can be replaced by rule: only capacitors have one so far. */
-export const isReplaceable = (component: Component): boolean => component.kind === 'run-capacitor';

@@ -8,7 +8,7 @@ import { Field } from '../../kit/field.tsx';
 import { StopState } from './cautions.tsx';
 import { FieldRow } from './field-row.tsx';
 import { ReplacePart } from './replace-part.tsx';
-import { isReplaceable } from './round-model.ts';
+import { isReplaceable } from './round-parts.ts';
 import { afterStop, reasonSuggested, roundBase, systemLine, type StopProps } from './stop-props.ts';
 import { StopRail } from './stop-rail.tsx';
 import { spotsOf, useEntry, type Spot } from './use-entry.ts';
@@ -35,7 +35,6 @@ export function WideStop(props: StopProps) {
             <FieldRow
               key={field.key}
               field={field}
-              plate={system.plate}
               active={field.key === active?.key}
               entry={entry}
               action={

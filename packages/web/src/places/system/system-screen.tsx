@@ -3,7 +3,6 @@ import {
   inlineThread,
   judgedReading,
   nextRoundAfter,
-  POINT_NAMES,
   readingKind,
   sayQuantity,
   severityOf,
@@ -11,6 +10,7 @@ import {
   SLOTS,
   SYSTEM_KIND_NAMES,
   systemThreads,
+  titleOf,
   worstOf,
   type ComponentView,
   type Policy,
@@ -38,8 +38,7 @@ function ThreadLine({ thread, systemId }: { thread: SystemThread; systemId: stri
   const wide = useWide();
   const kind = readingKind(state.kind);
   const data = inlineThread(thread.readings.map(judgedReading), state);
-  const point = POINT_NAMES[state.point];
-  const title = state.point === 'can' ? 'Looks' : point ? `${kind?.title ?? ''}, ${point}` : (kind?.title ?? '');
+  const title = kind ? titleOf(kind, state.point) : '';
   return (
     <li className="border-t border-rule">
       <Link

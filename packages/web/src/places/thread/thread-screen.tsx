@@ -1,4 +1,4 @@
-import { dayOf, isoOf, sayNumber, sayQuantity, sayReason, SLOT_NAMES, type ReadingView } from '@yarnix/core';
+import { dayOf, isoOf, sayNumber, sayQuantity, sayReason, SLOT_NAMES, titleOf, type ReadingView } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
@@ -6,7 +6,7 @@ import { Failed, Loading } from '../../app/states.tsx';
 import { Mark, StandingWord } from '../../kit/mark.tsx';
 import { ThreadChart } from '../../thread/thread-chart.tsx';
 import { threadData, type ThreadData } from '../../thread/thread-data.ts';
-import { dateWords, threadTitle } from '../round/field-words.ts';
+import { dateWords } from '../round/field-words.ts';
 
 const BASES = {
   plate: 'Plate',
@@ -130,9 +130,7 @@ export function ThreadScreen() {
         · {SLOT_NAMES[data.part.slot]}
       </nav>
       <div className="mt-1 mb-4 flex flex-wrap items-baseline gap-x-6 gap-y-1">
-        <h1 className="text-[28px] font-bold">
-          {point === 'can' ? 'Looks of the can' : threadTitle(data.kind, data.point)}
-        </h1>
+        <h1 className="text-[28px] font-bold">{titleOf(data.kind, data.point)}</h1>
         {data.state?.lastValue !== null && data.state !== null && (
           <span className="figure-type text-[34px] leading-none">
             {sayQuantity(data.state.lastValue, data.kind.unit)}
