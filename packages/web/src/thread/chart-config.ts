@@ -26,6 +26,7 @@ type Dataset = ChartData<'line', { x: number; y: number }[]>['datasets'][number]
 function livesBefore(data: ThreadData, palette: Palette): Dataset[] {
   return data.before.map(({ part, points }) => ({
     label: `earlier part, out ${part.removedOn ?? ''}`,
+    order: 4,
     data: points.map((p) => ({ x: momentOf(p.day), y: p.value })),
     borderColor: palette.soft,
     borderWidth: 1.2,
@@ -46,6 +47,7 @@ function frayOf(data: ThreadData, palette: Palette): Dataset[] {
     const middle = { x: momentOf(last.day + 0.55 * (ahead.day - last.day)), y: last.value + 0.35 * (end - last.value) };
     return {
       label: `forecast ${n}`,
+      order: 3,
       data: [{ x: momentOf(last.day), y: last.value }, middle, { x: momentOf(ahead.day), y: end }],
       borderColor: palette.hue,
       borderWidth: n === (STRANDS - 1) / 2 ? 2 : 1,
@@ -60,6 +62,7 @@ function frayOf(data: ThreadData, palette: Palette): Dataset[] {
 /** The line runs through each day's mean, so that two methods on one visit do not make it zigzag. */
 const lineOf = (data: ThreadData, palette: Palette): Dataset => ({
   label: 'line',
+  order: 2,
   data: knotDays(data.inline?.points ?? []).map((p) => ({ x: momentOf(p.day), y: p.value })),
   borderColor: palette.thread,
   borderWidth: 2.2,
@@ -72,6 +75,7 @@ function readingsOf(data: ThreadData, palette: Palette): Dataset {
   const isLast = (index: number) => index === points.length - 1;
   return {
     label: 'reading',
+    order: 1,
     showLine: false,
     data: points.map((p) => ({ x: momentOf(p.day), y: p.value })),
     pointRadius: points.map((_, i) => (isLast(i) ? 7 : 4.5)),
@@ -104,8 +108,9 @@ function level(
     label: {
       display: true,
       content: words,
-      position: 'end',
-      xAdjust: -36,
+      // A thread begins on the far side of its limit, so the limit's word has room there; the others have it at the end.
+      position: dash.length > 0 ? 'start' : 'end',
+      xAdjust: dash.length > 0 ? 8 : -36,
       yAdjust: above ? -11 : 11,
       backgroundColor: 'transparent',
       color: colour === palette.act ? palette.act : palette.soft,

@@ -4,14 +4,14 @@ import { ReasonLine } from '../../kit/reason-line.tsx';
 import { Mark, StandingWord } from '../../kit/mark.tsx';
 import type { RoundField } from './round-model.ts';
 
+/** How much a reason says: the worse the more; what proves nothing comes last. */
+const weightOf = (reason: Judgement): number => (reason.standing === 'unproven' ? -1 : severityOf(reason.standing));
+
 /** The reasons worth saying first: those that decide, then the rest by weight; "no trend yet" is left for the thread screen. */
 function leading(reasons: readonly Judgement[]): Judgement[] {
   return reasons
     .filter((r) => r.because.code !== 'trend-too-short' && r.because.code !== 'no-plate-limit-for-wire')
-    .sort(
-      (a, b) =>
-        severityOf(b.standing) - severityOf(a.standing) || Number(b.basis === 'plate') - Number(a.basis === 'plate'),
-    );
+    .sort((a, b) => weightOf(b) - weightOf(a) || Number(b.basis === 'plate') - Number(a.basis === 'plate'));
 }
 
 /** A field's verdict in words; the whole of it, or the first sentence where room is short. */
