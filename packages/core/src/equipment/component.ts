@@ -1,5 +1,5 @@
 import type { Day } from '../quantity/day.ts';
-import { parseCapacitorRating, type CapacitorRating, type Lug } from './rating.ts';
+import { parseCapacitorRating, type CapacitorRating } from './rating.ts';
 import type { Plate } from './plate.ts';
 import type { SystemKind } from './system-kind.ts';
 
@@ -43,7 +43,19 @@ export interface Component {
 }
 
 /** A place on a component where a meter goes: a capacitor's lug, a compressor's wire, or the whole part. */
-export type Point = Lug | 'can' | 'common' | 'run' | 'start-wire' | 'line' | 'whole';
+export const POINTS = [
+  'herm',
+  'fan',
+  'single',
+  'start',
+  'can',
+  'common',
+  'run',
+  'start-wire',
+  'line',
+  'whole',
+] as const;
+export type Point = (typeof POINTS)[number];
 
 export const POINT_NAMES: Readonly<Record<Point, string>> = {
   herm: 'HERM',

@@ -1,8 +1,7 @@
 import { z } from 'zod';
+import { POINTS } from '../equipment/component.ts';
 import { idSchema, momentSchema } from './common.ts';
 import { conditionsSchema } from './visits.ts';
-
-const POINTS = ['herm', 'fan', 'single', 'start', 'can', 'common', 'run', 'start-wire', 'line', 'whole'] as const;
 
 /** A reading as it is sent: what was entered, never what was made of it. The server works the value out again. */
 export const newReadingSchema = z.object({

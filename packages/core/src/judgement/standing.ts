@@ -17,3 +17,13 @@ export const severityOf = (standing: Standing): number => STANDINGS.indexOf(stan
 /** The worst of several standings; 'unproven' when there are none. */
 export const worstOf = (standings: readonly Standing[]): Standing =>
   standings.reduce<Standing>((worst, s) => (severityOf(s) > severityOf(worst) ? s : worst), standings[0] ?? 'unproven');
+
+/**
+ * How a part stands, given how its threads stand: as the worst of them, but a thread that is merely unproven (a wire
+ * without a plate figure) does not unprove a part that is otherwise known. 'unproven' when nothing is known.
+ */
+export const standingOfPart = (threads: readonly Standing[]): Standing =>
+  worstOf(threads.filter((s) => s !== 'unproven'));
+
+/** Standings of parts that may not see their next round: what the Watch shows when nobody asks otherwise. */
+export const LIKELY_TO_FAIL: readonly Standing[] = ['stop', 'act', 'watch'];

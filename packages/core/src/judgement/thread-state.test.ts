@@ -2,7 +2,7 @@ import type { Component } from '../equipment/component.ts';
 import { dayOf } from '../quantity/day.ts';
 import { inlineThread } from './inline-thread.ts';
 import { DEFAULT_POLICY } from './policy.ts';
-import { severityOf, worstOf } from './standing.ts';
+import { severityOf, standingOfPart, worstOf } from './standing.ts';
 import {
   byThread,
   companionsOf,
@@ -155,6 +155,13 @@ describe('urgency', () => {
     expect(chanceOf([])).toBe(0);
     expect(chanceOf([{ ...act[0]!, standing: 'sound' }])).toBe(0);
   });
+});
+
+test('an unproven thread does not unprove a part that is otherwise known', () => {
+  expect(standingOfPart(['unproven', 'sound'])).toBe('sound');
+  expect(standingOfPart(['unproven', 'act', 'sound'])).toBe('act');
+  expect(standingOfPart(['unproven'])).toBe('unproven');
+  expect(standingOfPart([])).toBe('unproven');
 });
 
 test('standings have one order', () => {

@@ -25,7 +25,15 @@ export interface ReplacementVerdict {
 
 type Ratable = Pick<CapacitorRating, 'form' | 'sections' | 'volts'>;
 
-const REFUSING = ['microfarads-off', 'volts-lower', 'section-missing', 'start-capacitor-is-no-run-capacitor'];
+const REFUSING: readonly ReplacementReason['code'][] = [
+  'microfarads-off',
+  'volts-lower',
+  'section-missing',
+  'start-capacitor-is-no-run-capacitor',
+];
+
+/** Whether a reason refuses the part by itself. */
+export const isRefusal = (reason: ReplacementReason): boolean => REFUSING.includes(reason.code);
 
 function compareSection(lug: Lug, original: number, candidate: number, allowedPercent: number): ReplacementReason {
   if (original === candidate) return { code: 'same-microfarads', lug, microfarads: original };
@@ -74,6 +82,6 @@ export function judgeReplacement(original: Ratable, candidate: Ratable, policy: 
     ...sectionReasons(original, candidate, policy.capacitor.replacementPercent),
     compareVolts(original.volts, candidate.volts),
   ];
-  if (reasons.some((r) => REFUSING.includes(r.code))) return { verdict: 'refused', reasons };
+  if (reasons.some(isRefusal)) return { verdict: 'refused', reasons };
   return { verdict: reasons.some((r) => r.code === 'volts-not-known') ? 'cannot-say' : 'fits', reasons };
 }

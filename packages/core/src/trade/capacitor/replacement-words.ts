@@ -1,4 +1,4 @@
-import type { ReplacementReason, ReplacementVerdict } from './judge-replacement.ts';
+import { isRefusal, type ReplacementReason, type ReplacementVerdict } from './judge-replacement.ts';
 
 const short = (value: number): string => String(Number(value.toFixed(2)));
 const lugs = { herm: 'HERM', fan: 'FAN', single: 'The capacitor', start: 'The start capacitor' } as const;
@@ -37,8 +37,6 @@ function sayReason(reason: ReplacementReason): string {
 
 /** A replacement's verdict in words: what refuses it, or what makes it fit. */
 export function sayReplacement(verdict: ReplacementVerdict): string {
-  const refusing = ['microfarads-off', 'volts-lower', 'section-missing', 'start-capacitor-is-no-run-capacitor'];
-  const told =
-    verdict.verdict === 'refused' ? verdict.reasons.filter((r) => refusing.includes(r.code)) : verdict.reasons;
+  const told = verdict.verdict === 'refused' ? verdict.reasons.filter(isRefusal) : verdict.reasons;
   return told.map(sayReason).join(' ');
 }

@@ -4,6 +4,7 @@ import {
   judgedReading,
   nextRoundAfter,
   severityOf,
+  standingOfPart,
   systemThreads,
   type Component,
   type Day,
@@ -35,9 +36,7 @@ const isWorse = (a: SystemThread, b: SystemThread): boolean =>
 function standingsFrom(threads: readonly SystemThread[]): Standings {
   const worst = threads.reduce<SystemThread | null>((w, t) => (w === null || isWorse(t, w) ? t : w), null);
   if (!worst) return UNPROVEN;
-  // A thread that is merely unproven (a wire without a plate figure) does not unprove a part that is otherwise sound.
-  const isSound = worst.state.standing === 'unproven' && threads.some((t) => t.state.standing === 'sound');
-  const standing = isSound ? 'sound' : worst.state.standing;
+  const standing = standingOfPart(threads.map((t) => t.state.standing));
   const also = worst.state.reasons
     .filter((r) => r.because.code !== worst.state.lead.because.code && severityOf(r.standing) >= severityOf('watch'))
     .map((r) => r.because);

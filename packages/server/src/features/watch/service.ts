@@ -1,10 +1,7 @@
-import type { Standing, WatchPage } from '@yarnix/core';
+import { LIKELY_TO_FAIL, type Standing, type WatchPage } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 import { watchStore } from './store.ts';
-
-/** What the list shows when nobody asks otherwise: whatever may not see its next round. */
-const LIKELY: readonly Standing[] = ['stop', 'act', 'watch'];
 
 /** The Watch: parts across all systems that are likely to fail before their next round, the most urgent first. */
 export function watchService(db: Knex) {
@@ -14,7 +11,7 @@ export function watchService(db: Knex) {
       context: RequestContext,
       asked: { standing?: Standing[] | undefined; area?: string | undefined; limit: number; offset: number },
     ): Promise<WatchPage> {
-      const filter = { standing: asked.standing ?? LIKELY, area: asked.area };
+      const filter = { standing: asked.standing ?? LIKELY_TO_FAIL, area: asked.area };
       const [rows, counts, areas, load] = await Promise.all([
         store.rows(context, filter, asked.limit, asked.offset),
         store.counts(context, filter),

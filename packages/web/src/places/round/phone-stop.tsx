@@ -207,6 +207,7 @@ export function PhoneStop(props: StopProps) {
                 part={field.planned.component}
                 visitId={record.visitId}
                 today={dayOf(new Date().toISOString())}
+                policy={view.policy}
                 suggestedReason={reasonSuggested(field)}
                 heading={<h1 className="text-[24px] font-bold">Part replaced</h1>}
                 onDone={(newId) => {

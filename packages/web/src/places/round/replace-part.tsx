@@ -1,5 +1,4 @@
 import {
-  DEFAULT_POLICY,
   isoOf,
   judgeReplacement,
   parseCapacitorRating,
@@ -21,7 +20,7 @@ export function ReplacePart({
   part,
   visitId,
   today,
-  policy = DEFAULT_POLICY,
+  policy,
   suggestedReason,
   heading,
   onDone,
@@ -29,7 +28,7 @@ export function ReplacePart({
   part: RoundComponent;
   visitId: string;
   today: Day;
-  policy?: Policy;
+  policy: Policy;
   suggestedReason: string;
   heading: ReactNode;
   onDone: (newId: string | null) => void;

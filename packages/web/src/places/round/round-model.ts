@@ -65,6 +65,8 @@ export interface RoundView {
   /** Everything that counts: from the server and from this device. */
   readonly readings: readonly RoundReading[];
   readonly nextRound: Day;
+  /** The firm's, by which everything here is judged. */
+  readonly policy: Policy;
 }
 
 interface Scene {
@@ -245,5 +247,5 @@ export function roundView(system: SystemDetail, record: RoundRecord, policy: Pol
     ...stop,
     fields: stop.readings.map((planned) => fieldOf(scene, planned)),
   }));
-  return { stops, conditions, outdoorProblem: problem, components, readings, nextRound };
+  return { stops, conditions, outdoorProblem: problem, components, readings, nextRound, policy };
 }

@@ -50,6 +50,7 @@ export function WideStop(props: StopProps) {
                   part={field.planned.component}
                   visitId={record.visitId}
                   today={dayOf(new Date().toISOString())}
+                  policy={view.policy}
                   suggestedReason={reasonSuggested(field)}
                   heading={<h2 className="text-lg font-bold">Part replaced</h2>}
                   onDone={() => setReplacing(null)}

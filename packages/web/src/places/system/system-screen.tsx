@@ -8,10 +8,10 @@ import {
   severityOf,
   SLOT_NAMES,
   SLOTS,
+  standingOfPart,
   SYSTEM_KIND_NAMES,
   systemThreads,
   titleOf,
-  worstOf,
   type ComponentView,
   type Policy,
   type Standing,
@@ -79,11 +79,7 @@ const worstFirst = (threads: readonly SystemThread[]): SystemThread[] =>
       Number(b.state.numeric !== null) - Number(a.state.numeric !== null),
   );
 
-/** A part stands as its worst thread; one that is merely unproven does not unprove a part that is otherwise sound. */
-function standingOf(threads: readonly SystemThread[]): Standing {
-  const proven = threads.map((t) => t.state.standing).filter((s) => s !== 'unproven');
-  return proven.length > 0 ? worstOf(proven) : 'unproven';
-}
+const standingOf = (threads: readonly SystemThread[]): Standing => standingOfPart(threads.map((t) => t.state.standing));
 
 function Part({
   part,

@@ -1,4 +1,5 @@
 import {
+  LIKELY_TO_FAIL,
   POINT_NAMES,
   readingKind,
   SLOT_NAMES,
@@ -22,7 +23,6 @@ import { InlineThread } from '../../thread/inline-thread.tsx';
 
 const PAGE = 50;
 const OFFERED: readonly Standing[] = ['stop', 'act', 'watch', 'unproven'];
-const LIKELY = ['stop', 'act', 'watch'];
 
 const threadPath = (row: WatchRow): string =>
   `/systems/${row.systemId}/threads/${row.componentId}/${row.kind}/${row.point}`;
@@ -86,7 +86,7 @@ function Row({ row }: { row: WatchRow }) {
 
 function Filters({ page }: { page: WatchPage }) {
   const [search, setSearch] = useSearchParams();
-  const chosen = search.get('standing')?.split(',') ?? LIKELY;
+  const chosen = search.get('standing')?.split(',') ?? [...LIKELY_TO_FAIL];
   const set = (name: string, value: string | null) => {
     const next = new URLSearchParams(search);
     if (value === null || value === '') next.delete(name);
@@ -102,7 +102,7 @@ function Filters({ page }: { page: WatchPage }) {
         value={chosen}
         onValueChange={(next) =>
           next.length > 0 &&
-          set('standing', [...next].sort().join(',') === [...LIKELY].sort().join(',') ? null : next.join(','))
+          set('standing', [...next].sort().join(',') === [...LIKELY_TO_FAIL].sort().join(',') ? null : next.join(','))
         }
         className="flex flex-wrap gap-1"
       >
