@@ -1,9 +1,10 @@
-import { beginRunning, enter, expect, isPhone, next, test } from './support/app.ts';
+import { beginRunning, beginStop, closeRound, enter, expect, goToStop, isPhone, next, test } from './support/app.ts';
 
 test('from a plate to the Watch: a new system, its first round, a part replaced on the spot', async ({ page }) => {
   // The office takes the plate down.
   await page.goto('/systems');
   await page.getByRole('link', { name: 'New system' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'New system' })).toBeVisible();
   const address = `7 Testing Terrace ${Date.now()}`;
   await page.getByLabel('Customer').fill('Umbrewick');
   await page.getByLabel('Address').fill(address);
@@ -18,11 +19,11 @@ test('from a plate to the Watch: a new system, its first round, a part replaced 
   await expect(page.getByRole('heading', { level: 1, name: address })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Run capacitor' })).toBeVisible();
 
-  // The technician starts the round: running.
-  await page.getByRole('button', { name: 'Start a round' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Running' })).toBeVisible();
+  // The technician starts the round, and comes to the heat pump running.
+  await page.getByRole('button', { name: 'Start a heating round' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'At the door' })).toBeVisible();
   await beginRunning(page, '55');
-  for (const amps of ['241', '14.2', '12.9', '5.9', '1.15', '2.4']) {
+  for (const amps of ['241', '14.2', '12.9', '5.9', '1.15', '0.1', '0', '0']) {
     await enter(page, amps);
     if (amps === '14.2') await expect(page.getByText('71 % of RLA 19.9')).toBeVisible();
     if (amps === '1.15') await expect(page.getByText('96 % of FLA 1.20')).toBeVisible();
@@ -41,12 +42,12 @@ test('from a plate to the Watch: a new system, its first round, a part replaced 
   await next(page);
 
   // Power off: cautions first, then the bench.
-  await expect(page.getByRole('heading', { level: 1, name: 'Power off' })).toBeVisible();
+  await goToStop(page, 'off-outdoor');
+  await expect(page.getByRole('heading', { level: 1, name: 'Outdoors, power off' })).toBeVisible();
   await expect(page.getByText(/Bleed each section through a resistor/)).toBeVisible();
-  if (isPhone(page)) await page.getByRole('button', { name: 'Done, begin' }).tap();
-  await page.getByRole('radio', { name: 'Sound' }).click();
-  if (isPhone(page)) await next(page);
-  else await page.getByRole('textbox', { name: /Capacitance, HERM, bench/ }).focus();
+  await beginStop(page);
+  await page.getByRole('button', { name: 'Sound' }).click();
+  if (!isPhone(page)) await page.getByRole('textbox', { name: /Capacitance, HERM, bench/ }).focus();
   await enter(page, '41.0');
   await expect(page.getByText('9 % under 45.0')).toBeVisible();
 
@@ -67,10 +68,10 @@ test('from a plate to the Watch: a new system, its first round, a part replaced 
   await next(page);
 
   // The close says what there is to tell.
-  await page.getByRole('link', { name: 'Close' }).first().click();
+  await goToStop(page, 'close');
   await expect(page.getByRole('heading', { level: 1, name: /to tell/ })).toBeVisible();
   await page.getByLabel('Note for the office and the next visit').fill('Old can weak on HERM.');
-  await page.getByRole('button', { name: 'Close the round' }).click();
+  await closeRound(page);
 
   // Everything reaches the office; the system shows both lives and their threads.
   await expect(page.getByRole('heading', { level: 1, name: address })).toBeVisible();

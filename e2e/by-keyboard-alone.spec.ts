@@ -3,7 +3,7 @@ import { expect, test, watchedDual } from './support/app.ts';
 
 /** Tabs on until the element with the focus has that name. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {
-  for (let presses = 0; presses < 90; presses += 1) {
+  for (let presses = 0; presses < 140; presses += 1) {
     const focused = await page.evaluate(() => {
       const element = document.activeElement as HTMLInputElement | null;
       const label =
@@ -20,32 +20,43 @@ test('a round from start to close without touching pointer or pad', async ({ pag
   test.skip(info.project.name === 'phone', 'a phone has no keyboard; its pad is covered by the other journeys');
   const { systemId } = await watchedDual(alone.address);
   await page.goto(`${alone.address}/systems`);
+  await expect(page.getByRole('heading', { level: 1, name: /systems/ })).toBeVisible();
   await page.keyboard.press('/');
   await expect(page.getByLabel(/Find by address/)).toBeFocused();
   await page.goto(`${alone.address}/systems/${systemId}`);
-  await expect(page.getByRole('button', { name: 'Start a round' })).toBeVisible();
-  await tabTo(page, /^Start a round$/);
+  await expect(page.getByRole('button', { name: 'Start a heating round' })).toBeVisible();
+  await tabTo(page, /^Start a heating round$/);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('textbox', { name: /Line volts/ })).toBeFocused();
-  for (const text of ['241', '15.1', '13.2', '7.3']) {
+  await expect(page.getByRole('heading', { level: 1, name: 'At the door' })).toBeVisible();
+  await tabTo(page, /^Nothing, a routine visit$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: /Set point/ })).toBeFocused();
+  for (const text of ['70', '69.5']) {
     await page.keyboard.type(text);
     await page.keyboard.press('Enter');
   }
-  await expect(page.getByRole('textbox', { name: /Outdoor fan amps/ })).toBeFocused();
-  await tabTo(page, /^To the next stop$/);
+  await expect(page.getByRole('heading', { level: 1, name: 'Look it over' })).toBeVisible();
+  await tabTo(page, /^Outdoor air$/);
+  await page.keyboard.type('52');
+  await tabTo(page, /^Outdoors, power off/);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { level: 1, name: 'Power off' })).toBeVisible();
-  await tabTo(page, /^Sound$/);
-  await page.keyboard.press('Space');
-  await expect(page.getByRole('radio', { name: 'Sound' })).toBeChecked();
+  await expect(page.getByRole('heading', { level: 1, name: 'Outdoors, power off' })).toBeVisible();
+  await tabTo(page, /^Done, begin$/);
+  await page.keyboard.press('Enter');
   await tabTo(page, /Capacitance, HERM, bench/);
   await page.keyboard.type('39.5');
   await page.keyboard.press('Enter');
-  await tabTo(page, /^To the close$/);
+  await tabTo(page, /^To the (next stop|close)$/);
+  await tabTo(page, /^Close/);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'Close the round' })).toBeVisible();
   await tabTo(page, /^Note for the office/);
   await page.keyboard.type('By keyboard.');
+  await tabTo(page, /^No time left$/);
+  await page.keyboard.press('Enter');
+  for (const end of [/^Breaker off/, /^Disconnect out/]) {
+    await tabTo(page, end);
+    await page.keyboard.press('Enter');
+  }
   await tabTo(page, /^Close the round$/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('By keyboard.')).toBeVisible();

@@ -1,6 +1,16 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { beginRunning, enter, expect, startRound, test, watchedDual } from './support/app.ts';
+import {
+  beginRunning,
+  beginStop,
+  enter,
+  expect,
+  goToStop,
+  goToReading,
+  startRound,
+  test,
+  watchedDual,
+} from './support/app.ts';
 
 async function violations(page: Page): Promise<string[]> {
   // At the end of the page the bar at the bottom covers nothing that could be scrolled clear of it.
@@ -19,7 +29,7 @@ async function violations(page: Page): Promise<string[]> {
 
 for (const theme of ['day', 'attic'] as const) {
   test(`no screen has an accessibility violation, ${theme} theme`, async ({ page, server }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(180_000);
     await page.addInitScript((t) => localStorage.setItem('yarnix-theme', t), theme);
     const row = await watchedDual(server.address);
     const screens: [string, RegExp][] = [
@@ -29,6 +39,8 @@ for (const theme of ['day', 'attic'] as const) {
       ['/rounds', /under way/],
       [`/systems/${row.systemId}`, /\d/],
       [`/systems/${row.systemId}/threads/${row.componentId}/${row.kind}/${row.point}`, /Capacitance/],
+      [`/systems/${row.systemId}/plate`, /Plate/],
+      ['/refrigerants', /Refrigerants/],
       ['/nowhere', /no such page/],
     ];
     for (const [path, heading] of screens) {
@@ -36,21 +48,43 @@ for (const theme of ['day', 'attic'] as const) {
       await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
       expect(await violations(page), path).toEqual([]);
     }
+  });
+
+  test(`no part of a round has an accessibility violation, ${theme} theme`, async ({ page, server }) => {
+    test.setTimeout(180_000);
+    await page.addInitScript((t) => localStorage.setItem('yarnix-theme', t), theme);
+    const row = await watchedDual(server.address);
     await startRound(page, row.systemId);
-    expect(await violations(page), 'running, before the first reading').toEqual([]);
+    expect(await violations(page), 'at the door').toEqual([]);
+    await goToStop(page, 'calls');
+    await beginStop(page);
+    expect(await violations(page), 'calls').toEqual([]);
     await beginRunning(page, '50');
     await enter(page, '900');
     expect(await violations(page), 'running, questioned').toEqual([]);
-    await page.goto(page.url().replace(/running.*/, 'power-off'));
-    await expect(page.getByRole('heading', { level: 1, name: 'Power off' })).toBeVisible();
+    await page.getByRole('textbox', { name: /Line volts/ }).fill('');
+    await page.getByRole('button', { name: 'Listen' }).click();
+    await expect(page.getByRole('button', { name: /^Take / })).toBeEnabled();
+    expect(await violations(page), 'listening').toEqual([]);
+    await page.getByRole('button', { name: /^Take / }).click();
+    await page.getByRole('button', { name: /loose: / }).click();
+    expect(await violations(page), 'loose ends').toEqual([]);
+    await goToStop(page, 'off-outdoor');
     expect(await violations(page), 'power off').toEqual([]);
-    await page.goto(page.url().replace(/power-off.*/, 'power-off?at=2'));
-    await page.getByRole('textbox', { name: /Capacitance, HERM, bench/ }).fill('30');
+    await beginStop(page);
+    const herm = await goToReading(page, 'off-outdoor', /Capacitance, HERM, bench/);
+    await page.getByRole('button', { name: 'Put off' }).click();
+    expect(await violations(page), 'put off').toEqual([]);
+    await page.getByRole('button', { name: 'Not put off' }).click();
+    await herm.fill('30');
     await page.getByRole('button', { name: 'Part replaced' }).click();
     expect(await violations(page), 'part replaced').toEqual([]);
-    await page.goto(page.url().replace(/power-off.*/, 'close'));
+    await page.goto(page.url().replace(/off-outdoor.*/, 'close'));
     await expect(page.getByRole('button', { name: 'Close the round' })).toBeVisible();
     expect(await violations(page), 'close').toEqual([]);
+    await page.getByRole('link', { name: 'Show the customer' }).click();
+    await expect(page.getByRole('heading', { level: 1, name: /today/ })).toBeVisible();
+    expect(await violations(page), 'summary').toEqual([]);
   });
 }
 

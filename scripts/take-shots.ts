@@ -1,4 +1,4 @@
-import { chromium, type Browser, type Page } from '@playwright/test';
+import { chromium, type Browser, type Locator, type Page } from '@playwright/test';
 
 /** Takes the pictures of docs/screenshots from the app at ADDRESS. */
 const { ADDRESS = '', CHROMIUM = '/usr/bin/chromium' } = process.env;
@@ -10,6 +10,7 @@ interface Row {
   kind: string;
   point: string;
   slot: string;
+  systemKind: string;
 }
 
 async function open(browser: Browser, size: 'wide' | 'phone', theme: 'day' | 'attic'): Promise<Page> {
@@ -23,7 +24,7 @@ async function open(browser: Browser, size: 'wide' | 'phone', theme: 'day' | 'at
   });
   await context.addInitScript((t) => localStorage.setItem('yarnix-theme', t), theme);
   const page = await context.newPage();
-  await page.clock.setFixedTime(NOW);
+  await page.clock.install({ time: NOW });
   return page;
 }
 
@@ -39,14 +40,16 @@ async function visit(page: Page, path: string, name: string): Promise<void> {
   await shoot(page, name);
 }
 
-async function startRound(page: Page, systemId: string): Promise<string> {
+type Season = 'cooling' | 'heating';
+
+async function startRound(page: Page, systemId: string, season: Season): Promise<string> {
   await page.goto(`/systems/${systemId}`);
   await page
-    .getByRole('button', { name: 'Start a round' })
+    .getByRole('button', { name: new RegExp(`a ${season} round$`) })
     .or(page.getByRole('link', { name: 'Go on with the round' }))
     .click();
-  await page.getByRole('heading', { level: 1, name: 'Running' }).waitFor();
-  return page.url().replace(/\/running.*/, '');
+  await page.getByRole('heading', { level: 1, name: /At the door|What the customer/ }).waitFor();
+  return page.url().replace(/\/arrive.*/, '');
 }
 
 async function type(page: Page, values: readonly string[]): Promise<void> {
@@ -66,28 +69,46 @@ async function atTheDesk(page: Page, row: Row): Promise<void> {
   await page.getByLabel('Dual, or the compressor’s single').fill('45/5 MFD 440V ±6%');
   await page.getByLabel('Compressor RLA').fill('19.9');
   await shoot(page, 'new-system');
-  const round = await startRound(page, row.systemId);
-  await page.getByLabel('Outdoor air').fill('54');
+  const round = await startRound(page, row.systemId, 'heating');
+  await page.goto(`${round}/heating`);
+  await page.getByRole('button', { name: /^Done/ }).click();
+  await page.getByLabel('Outdoor air', { exact: true }).fill('44');
   await page.getByRole('textbox', { name: /Line volts/ }).focus();
   await type(page, ['241', '15.4', '13.6', '7.1']);
   await page.keyboard.type('1.24');
-  await shoot(page, 'round-running');
-  await page.goto(`${round}/power-off`);
-  await page.getByRole('radio', { name: 'Sound' }).click();
+  await shoot(page, 'round-heating');
+  await page.goto(`${round}/calls`);
+  await page.getByRole('button', { name: /^Done/ }).click();
+  await page.locator('[data-usual]').first().click();
+  await shoot(page, 'round-calls');
+  await page.goto(`${round}/off-outdoor`);
+  await page.getByRole('button', { name: /^Done/ }).click();
   await page.getByRole('textbox', { name: /Capacitance, HERM, bench/ }).focus();
   await page.keyboard.type('41.2');
   await page.getByRole('textbox', { name: /Capacitance, HERM, bench/ }).scrollIntoViewIfNeeded();
   await shoot(page, 'round-power-off');
   await page.keyboard.press('Enter');
   await visit(page, `${round}/close`, 'close');
+  await visit(page, `${round}/summary`, 'summary');
+}
+
+/** From reading to reading until something is on the screen. */
+async function onTo(page: Page, wanted: Locator): Promise<void> {
+  const after = page.getByRole('button', { name: 'Reading after' });
+  for (let steps = 0; steps < 25; steps += 1) {
+    await after.waitFor();
+    if (await wanted.isVisible()) return;
+    await after.click();
+    await page.waitForTimeout(60);
+  }
 }
 
 async function inTheHand(page: Page, row: Row): Promise<void> {
   await visit(page, '/watch', 'watch-phone');
-  await visit(page, `/systems/${row.systemId}`, 'system-phone');
-  const round = await startRound(page, row.systemId);
-  await page.goto(`${round}/power-off?at=2`);
+  const round = await startRound(page, row.systemId, 'cooling');
+  await page.goto(`${round}/off-outdoor?at=1`);
   const field = page.getByRole('textbox', { name: /Capacitance, HERM, bench/ });
+  await onTo(page, field);
   await field.fill('38.6');
   await shoot(page, 'round-phone');
   await field.fill('402');
@@ -96,6 +117,16 @@ async function inTheHand(page: Page, row: Row): Promise<void> {
   await page.getByRole('button', { name: 'Part replaced' }).click();
   await page.getByLabel('What the new label says').fill('40+5 µF 370 V');
   await shoot(page, 'replace-phone');
+  await page.goto(`${round}/cooling`);
+  await page.getByLabel('Running for').fill('14');
+  await page.getByRole('button', { name: 'It ran before I came' }).click();
+  await page.getByRole('button', { name: /^Done/ }).click();
+  await onTo(page, page.getByRole('heading', { level: 1, name: /Superheat/ }));
+  await page.getByRole('button', { name: 'Listen' }).click();
+  await page.getByRole('button', { name: /^Take / }).waitFor();
+  await shoot(page, 'listen-phone');
+  await page.getByRole('button', { name: /loose: / }).click();
+  await shoot(page, 'loose-ends-phone');
 }
 
 const browser = await chromium.launch({
@@ -104,7 +135,9 @@ const browser = await chromium.launch({
 });
 try {
   const { rows } = (await (await fetch(`${ADDRESS}/api/watch`)).json()) as { rows: Row[] };
-  const duals = rows.filter((r) => r.slot === 'run-capacitor' && r.point === 'herm');
+  const duals = rows.filter(
+    (r) => r.slot === 'run-capacitor' && r.point === 'herm' && r.systemKind.endsWith('heat-pump'),
+  );
   const [first, second] = [duals[0], duals[1] ?? duals[0]];
   if (!first || !second) throw new Error('the demo has no dual capacitor on the Watch');
   await atTheDesk(await open(browser, 'wide', 'day'), first);

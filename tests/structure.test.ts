@@ -63,7 +63,8 @@ const short = (file: string): string => relative(root, file);
 const ALLOWED: Readonly<Record<Room, readonly Room[]>> = {
   core: [],
   simulator: ['core'],
-  server: ['core'],
+  // The simulated probe kit alone: see the test below.
+  server: ['core', 'simulator'],
   web: ['core'],
 };
 
@@ -77,9 +78,15 @@ test('arrows point one way: web, server and simulator to core, core to nothing o
   expect(wrong).toEqual([]);
 });
 
+test('of the server only the probe kit knows the model house', () => {
+  const users = imports.filter((i) => roomOf(i.from) === 'server' && i.to === '@yarnix/simulator').map((i) => i.from);
+  expect(users.length).toBeGreaterThan(0);
+  expect(users.filter((file) => !file.includes('/features/probes/'))).toEqual([]);
+});
+
 test('core depends on zod and small maths packages only, and reads neither clock nor network', () => {
   const outside = new Set(imports.filter((i) => roomOf(i.from) === 'core' && !i.to.startsWith('.')).map((i) => i.to));
-  expect([...outside].sort()).toEqual(['jstat', 'zod']);
+  expect([...outside].sort()).toEqual(['jstat', 'psychrolib', 'zod']);
   const impure = production.filter(
     (f) => roomOf(f) === 'core' && /Date\.now\(|new Date\(\)|Math\.random\(|fetch\(/.test(readFileSync(f, 'utf8')),
   );

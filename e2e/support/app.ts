@@ -1,4 +1,4 @@
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { freePort } from '../../scripts/lib/cluster.mjs';
@@ -39,7 +39,8 @@ export interface OwnServer {
 async function ownServer(): Promise<OwnServer> {
   const databaseUrl = urlOf(await copyDemo());
   const port = await freePort();
-  const start = () => startServer({ databaseUrl, port, stdio: 'ignore', env: { LOG_LEVEL: 'silent' } });
+  const start = () =>
+    startServer({ databaseUrl, port, stdio: 'ignore', env: { LOG_LEVEL: 'silent', PROBE_SPEED: '100' } });
   let running: RunningServer = await start();
   return {
     address: `http://127.0.0.1:${port}`,
@@ -92,6 +93,7 @@ export interface KnownRow {
   kind: string;
   point: string;
   slot: string;
+  systemKind: string;
 }
 
 /** The rows of the Watch, as the server has them. */
@@ -100,9 +102,11 @@ export async function watchRows(address: string): Promise<KnownRow[]> {
   return page.rows;
 }
 
-/** A system of the demo with a dual capacitor on the Watch. */
+/** A heat pump of the demo with a dual capacitor on the Watch. */
 export async function watchedDual(address: string): Promise<KnownRow> {
-  const row = (await watchRows(address)).find((r) => r.slot === 'run-capacitor' && r.point === 'herm');
+  const row = (await watchRows(address)).find(
+    (r) => r.slot === 'run-capacitor' && r.point === 'herm' && r.systemKind.endsWith('heat-pump'),
+  );
   if (!row) throw new Error('the demo has no dual capacitor on the Watch');
   return row;
 }
@@ -128,24 +132,89 @@ export async function next(page: Page): Promise<void> {
   else await page.keyboard.press('Enter');
 }
 
-/** Starts a round on a system, or goes on with the one under way. */
-export async function startRound(page: Page, systemId: string): Promise<void> {
+export type Season = 'cooling' | 'heating';
+
+/** Starts a round on a system, or goes on with the one under way; ends at its first stop. */
+export async function startRound(page: Page, systemId: string, season: Season = 'heating'): Promise<void> {
   await page.goto(`/systems/${systemId}`);
   await page
-    .getByRole('button', { name: 'Start a round' })
+    .getByRole('button', { name: new RegExp(`a ${season} round$`) })
     .or(page.getByRole('link', { name: 'Go on with the round' }))
     .click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Running' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: /At the door|What the customer/ })).toBeVisible();
 }
 
-/** Enters outdoor air and stands at the first field. */
+/** Goes to a stop of the round under way, at its head or at one of its readings. */
+export async function goToStop(page: Page, stop: string): Promise<void> {
+  await page.goto(page.url().replace(/(\/rounds\/[^/]+)\/.*/, `$1/${stop}`));
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+}
+
+/** Goes to a stop's reading by the name of its field: straight to it at a wide screen, page after page on a phone. */
+export async function goToReading(page: Page, stop: string, name: RegExp): Promise<Locator> {
+  await goToStop(page, `${stop}?at=1`);
+  const field = page.getByRole('textbox', { name });
+  const after = page.getByRole('button', { name: 'Reading after' });
+  for (let steps = 0; isPhone(page) && steps < 25; steps += 1) {
+    await expect(after).toBeVisible();
+    if (await field.isVisible()) break;
+    await after.click();
+  }
+  await field.focus();
+  return field;
+}
+
+/** Follows the stop's instructions and stands at its first reading. */
+export async function beginStop(page: Page): Promise<void> {
+  const begin = page.getByRole('button', { name: /^(Done, |Begin$)/ });
+  if (isPhone(page) || (await begin.isVisible())) await begin.click();
+}
+
+/** Enters outdoor air and stands at the first field of the heat pump's heating stop. */
 export async function beginRunning(page: Page, outdoor: string): Promise<void> {
   if (isPhone(page)) {
+    await goToStop(page, 'look');
     await enter(page, outdoor);
     await next(page);
-  } else {
-    await page.getByLabel('Outdoor air').fill(outdoor);
+    await expect(page.getByRole('heading', { level: 1, name: /looked over/ })).toBeVisible();
+  }
+  await goToStop(page, 'heating');
+  await beginStop(page);
+  if (!isPhone(page)) {
+    await page.getByLabel('Outdoor air', { exact: true }).fill(outdoor);
     await page.getByRole('textbox', { name: /Line volts/ }).focus();
   }
   await expect(page.getByRole('textbox', { name: /Line volts/ })).toBeVisible();
+}
+
+/** At the close: everything loose put back, everything missing put off, and the end. */
+export async function closeRound(page: Page): Promise<void> {
+  await expect(
+    page
+      .getByRole('heading', { level: 2, name: /still loose/ })
+      .or(page.getByRole('button', { name: 'Close the round' }))
+      .first(),
+  ).toBeVisible();
+  const noTime = page.getByRole('button', { name: 'No time left' });
+  if (await noTime.isVisible()) await noTime.click();
+  await putBackAll(page);
+  await expect(page.getByRole('button', { name: 'Close the round' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Close the round' }).click();
+}
+
+/** The buttons that put a loose end back, by what putting it back means. */
+const PUT_BACK =
+  /^(Thermostat not|Electric heat’s|Outdoor fan lead|Termination|Sensor un|Probes in|Gauges on|Thermostat wire|Breaker off|Disconnect out|Outdoor panel|Indoor panel)/;
+
+/** Puts back whatever is offered on this screen, one by one. */
+export async function putBackAll(page: Page): Promise<number> {
+  const buttons = page.getByRole('main').getByRole('button', { name: PUT_BACK });
+  let count = 0;
+  while ((await buttons.count()) > 0) {
+    const before = await buttons.count();
+    await buttons.first().click();
+    await expect(buttons).toHaveCount(before - 1);
+    count += 1;
+  }
+  return count;
 }

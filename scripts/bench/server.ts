@@ -22,7 +22,7 @@ async function fill(): Promise<void> {
     const there: unknown = await db('firms').first('id');
     if (!there) {
       const began = Date.now();
-      const firm = simulateFirm({ seed: 4870, systems: SYSTEMS, asOf: dayOf('2026-11-25'), years: [5.5, 7] });
+      const firm = simulateFirm({ seed: 4870, systems: SYSTEMS, asOf: dayOf('2026-11-25'), years: [1.7, 2.2] });
       await loadFirm(db, firm, (n) => n % 1000 === 0 && console.error(`  ${n} systems loaded`), 100);
       await db.raw('vacuum analyze');
       console.error(`  filled in ${((Date.now() - began) / 1000).toFixed(0)} s`);
@@ -100,7 +100,7 @@ async function floors(): Promise<void> {
   const firm = await db('firms').first<{ id: string }>('id');
   const page = () =>
     db.raw(
-      'select * from components where firm_id = ? and removed_on is null and severity >= 2 order by urgency desc limit 50',
+      'select * from components where firm_id = ? and removed_on is null and lead is not null and severity >= 2 order by urgency desc limit 50',
       [firm?.id ?? ''],
     );
   report('floor: the Watch’s rows by one plain query', await timeAsync(page, 200), '');

@@ -5,8 +5,13 @@ import type { Knex } from 'knex';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { followUpsRoutes } from './features/follow-ups/routes.ts';
+import { looseEndsRoutes } from './features/loose-ends/routes.ts';
 import { partsRoutes } from './features/parts/routes.ts';
+import { photosRoutes } from './features/photos/routes.ts';
+import { probesRoutes } from './features/probes/routes.ts';
 import { readingsRoutes } from './features/readings/routes.ts';
+import { refrigerantsRoutes } from './features/refrigerants/routes.ts';
 import { sessionRoutes } from './features/session/routes.ts';
 import { systemsRoutes } from './features/systems/routes.ts';
 import { visitsRoutes } from './features/visits/routes.ts';
@@ -24,6 +29,8 @@ export interface AppOptions {
   readonly webDist?: string | undefined;
   readonly now?: () => Date;
   readonly identify?: Identify;
+  /** How many seconds of house time the simulated probe kit lets pass in one; 1 is real time. */
+  readonly probeSpeed?: number;
 }
 
 const security = helmet({
@@ -55,14 +62,20 @@ export function createApp({
   webDist,
   now = () => new Date(),
   identify = fixedPerson(db),
+  probeSpeed = 1,
 }: AppOptions): Express {
-  const services = servicesOn(db, now);
+  const services = servicesOn(db, now, probeSpeed);
   const routes: AnyRoute[] = [
     sessionRoutes,
     systemsRoutes,
     partsRoutes,
     visitsRoutes,
     readingsRoutes,
+    looseEndsRoutes,
+    followUpsRoutes,
+    photosRoutes,
+    refrigerantsRoutes,
+    probesRoutes,
     watchRoutes,
   ].flatMap((feature) => feature(services) as AnyRoute[]);
   const api = Router();
@@ -72,7 +85,8 @@ export function createApp({
   app.disable('x-powered-by');
   app.use(
     security,
-    compression(),
+    // Compressing would hold back the events of a stream until a block is full.
+    compression({ filter: (q, r) => r.getHeader('content-type') !== 'text/event-stream' && compression.filter(q, r) }),
     pinoHttp({ logger: log, autoLogging: { ignore: (r) => !r.url?.startsWith('/api') } }),
   );
   app.get('/healthz', async (_request, response) => {
@@ -83,7 +97,7 @@ export function createApp({
   app.get('/api/openapi.json', (_request, response) => {
     response.json(description);
   });
-  app.use('/api', express.json({ limit: '256kb' }), identified(identify));
+  app.use('/api', identified(identify));
   app.use(api);
   app.use('/api', apiNotFound);
   if (webDist) serveWeb(app, webDist);

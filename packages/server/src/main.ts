@@ -4,7 +4,7 @@ import { createApp } from './app.ts';
 import { connect } from './database/connection.ts';
 import { migrate } from './database/migrate.ts';
 
-const { DATABASE_URL, PORT = '4870', WEB_DIST, LOG_LEVEL = 'info' } = process.env;
+const { DATABASE_URL, PORT = '4870', WEB_DIST, LOG_LEVEL = 'info', PROBE_SPEED = '1' } = process.env;
 const log = pino({ level: LOG_LEVEL });
 if (!DATABASE_URL) {
   log.fatal('DATABASE_URL is missing');
@@ -13,7 +13,7 @@ if (!DATABASE_URL) {
 
 const db = connect(DATABASE_URL);
 await migrate(db);
-const server = createServer(createApp({ db, log, webDist: WEB_DIST }));
+const server = createServer(createApp({ db, log, webDist: WEB_DIST, probeSpeed: Number(PROBE_SPEED) || 1 }));
 server.listen(Number(PORT), '127.0.0.1', () => log.info(`listening on http://127.0.0.1:${PORT}`));
 
 /** Lets requests under way finish, then closes the pool. */

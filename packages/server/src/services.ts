@@ -1,5 +1,10 @@
 import type { Knex } from 'knex';
+import { followUpsService } from './features/follow-ups/service.ts';
+import { looseEndsService } from './features/loose-ends/service.ts';
 import { fittingService } from './features/parts/fitting.ts';
+import { photosService } from './features/photos/service.ts';
+import { probesService } from './features/probes/service.ts';
+import { refrigerantsService } from './features/refrigerants/service.ts';
 import { takingService } from './features/readings/service.ts';
 import { sessionService } from './features/session/service.ts';
 import { systemsService } from './features/systems/service.ts';
@@ -7,13 +12,19 @@ import { visitsService } from './features/visits/service.ts';
 import { watchService } from './features/watch/service.ts';
 
 /** Every service on one database handle, and the clock. */
-export const servicesOn = (db: Knex, now: () => Date) => ({
+export const servicesOn = (db: Knex, now: () => Date, probeSpeed: number) => ({
   now,
+  probeSpeed,
   session: sessionService(db),
   systems: systemsService(db),
   fitting: fittingService(db),
   visits: visitsService(db),
   taking: takingService(db, now),
+  looseEnds: looseEndsService(db),
+  followUps: followUpsService(db),
+  photos: photosService(db),
+  refrigerants: refrigerantsService(db),
+  probes: probesService(db, now),
   watch: watchService(db),
 });
 

@@ -10,7 +10,6 @@ import {
   type Conditions,
   type Day,
   type Inputs,
-  type Lug,
   type NewReading,
   type Plate,
   type PlannedReading,
@@ -18,17 +17,31 @@ import {
   type SystemKind,
 } from '@yarnix/core';
 import { v7 } from 'uuid';
-import { drawHouse, type ModelHouse } from './model-house.ts';
+import { drawPlate } from './draw-plate.ts';
+import { shown } from './instruments.ts';
+import { houseOf, type ModelHouse } from './model-house.ts';
+import { trueMicrofarads, truthAt, type Scene } from './physics.ts';
 import type { Random } from './random.ts';
-import { capacitanceAfter, drawWear, outdoorOn, type SectionWear } from './wear.ts';
+import { outdoorOn } from './wear.ts';
 
-/** A part of a simulated system, with the wear it hides. */
+const KINDS: readonly [SystemKind, ...SystemKind[]] = [
+  'split-heat-pump',
+  'split-heat-pump',
+  'split-heat-pump',
+  'split-air-conditioner',
+  'split-air-conditioner',
+  'packaged-heat-pump',
+  'gas-furnace-with-coil',
+  'air-handler-electric-heat',
+  'ductless-heat-pump',
+];
+
+/** A part of a simulated system; what wears in it follows from its id. */
 export interface SimulatedPart extends Component {
   readonly id: string;
   removedOn: Day | null;
   removedReason: string | null;
   readonly replaces: string | null;
-  readonly wear: Partial<Record<Lug, SectionWear>>;
 }
 
 export interface SimulatedReading extends NewReading {
@@ -66,7 +79,7 @@ export interface HistoryOptions {
 
 const DAYS_A_YEAR = 365.2425;
 
-interface Scene {
+interface Making {
   readonly random: Random;
   readonly house: ModelHouse;
   readonly history: SystemHistory;
@@ -78,122 +91,83 @@ export const idAt = (random: Random, moment: number): string => v7({ msecs: mome
 const momentOf = (day: Day, minute: number): number => day * 86_400_000 + (14 * 60 + minute) * 60_000;
 
 function fit(
-  scene: Scene,
+  making: Making,
   slot: Slot,
   kind: Component['kind'],
   plate: Component['plate'],
   fittedOn: Day,
   replaces: string | null,
 ): SimulatedPart {
-  const bare = { slot, kind, plate, fittedOn };
-  const wear: SimulatedPart['wear'] = {};
-  for (const section of ratingOf(bare)?.sections ?? []) wear[section.lug] = drawWear(scene.random, section.microfarads);
-  const id = idAt(scene.random, momentOf(fittedOn, 1));
-  const part = { ...bare, id, removedOn: null, removedReason: null, replaces, wear };
-  scene.history.parts.push(part);
+  const id = idAt(making.random, momentOf(fittedOn, 1));
+  const part = { slot, kind, plate, fittedOn, id, removedOn: null, removedReason: null, replaces };
+  making.history.parts.push(part);
   return part;
 }
 
 const living = (history: SystemHistory): SimulatedPart[] => history.parts.filter((p) => p.removedOn === null);
 
-function trueMicrofarads(part: SimulatedPart, lug: Lug, day: Day): number {
-  const wear = part.wear[lug];
-  const rated = ratingOf(part)?.sections.find((s) => s.lug === lug)?.microfarads ?? 0;
-  return wear ? capacitanceAfter(wear, (day - (part.fittedOn ?? day)) / DAYS_A_YEAR, rated) : 0;
-}
+const sceneOn = (making: Making, day: Day, outdoorF: number): Scene => ({
+  house: making.house,
+  parts: living(making.history),
+  installedOn: making.history.installedOn,
+  day,
+  season: seasonOf(day),
+  outdoorF,
+  faults: new Set(),
+});
 
-function hermNow(history: SystemHistory, day: Day): { actual: number; rated: number } | null {
-  const part = living(history).find((p) => p.slot === 'run-capacitor');
-  const section = part && ratingOf(part)?.sections.find((s) => s.lug === 'herm' || s.lug === 'single');
-  return part && section ? { actual: trueMicrofarads(part, section.lug, day), rated: section.microfarads } : null;
-}
-
-/** Compressor amps on its three wires: they rise with outdoor temperature, with age, and with a weak capacitor. */
-function compressorWires(scene: Scene, day: Day, outdoorF: number) {
-  const years = (day - scene.history.installedOn) / DAYS_A_YEAR;
-  const herm = hermNow(scene.history, day);
-  const weak = herm ? Math.max(0, 1 - herm.actual / herm.rated) : 0;
-  const weather = 1 + 0.002 * (outdoorF - 77);
-  const common =
-    scene.house.compressorAmps * weather * (1 + scene.house.compressorRisePerYear * years) * (1 + 0.4 * weak);
-  const start = herm ? Math.min((herm.actual * 350) / 2653, 0.7 * common) : 0.3 * common;
-  return { common, start, run: Math.sqrt(common * common - start * start) };
-}
-
-const keep = (value: number, digits: number): number => Number(Math.max(0, value).toFixed(digits));
-
-function clampInputs(scene: Scene, reading: PlannedReading<SimulatedPart>, day: Day, outdoorF: number): Inputs {
-  const { random, house } = scene;
-  const noise = (value: number, digits: number) => ({ amps: keep(value * random.normal(1, 0.015), digits) });
-  if (reading.kind.id === 'outdoor-fan-amps') return noise(house.outdoorFanAmps, 2);
-  if (reading.kind.id === 'blower-amps') {
-    const years = (day - scene.history.installedOn) / DAYS_A_YEAR;
-    return noise(house.blowerAmps * (1 + house.blowerDriftPerYear * Math.min(years, 8)), 2);
+/** What is entered for a reading: what its instruments show, in the method's inputs; later samples are often left out. */
+function inputsFor(random: Random, scene: Scene, reading: PlannedReading<SimulatedPart>): Inputs {
+  const inputs: Record<string, number | string> = {};
+  for (const spec of reading.method.inputs) {
+    if (spec.type === 'number' && spec.optional && reading.kind.component !== 'contactor' && spec.id !== 'supplyWetF')
+      continue;
+    const held = { kind: reading.kind.id, point: reading.point, input: spec.id, component: reading.component };
+    const truth = truthAt(scene, held);
+    if (typeof truth === 'string' || spec.type !== 'number') inputs[spec.id] = String(truth);
+    else inputs[spec.id] = Number.isFinite(truth) ? shown(random, truth, spec.unit) : 'OL';
   }
-  const wires = compressorWires(scene, day, outdoorF);
-  if (reading.point === 'start-wire') return noise(wires.start, 2);
-  return noise(reading.point === 'run' ? wires.run : wires.common, 1);
+  if (reading.method.id === 'needle-sweep') inputs.finding = 'holds';
+  return inputs;
 }
 
-function capacitorInputs(scene: Scene, reading: PlannedReading<SimulatedPart>, day: Day): Inputs {
-  const { random } = scene;
-  const part = reading.component;
-  if (reading.method.id === 'looks') {
-    const worst = Math.min(
-      ...Object.keys(part.wear).map(
-        (lug) =>
-          trueMicrofarads(part, lug as Lug, day) /
-          (ratingOf(part)?.sections.find((s) => s.lug === lug)?.microfarads ?? 1),
-      ),
-    );
-    return { finding: worst < 0.85 && random.chance(0.6) ? 'bulged' : random.chance(0.02) ? 'rusted' : 'sound' };
-  }
-  const actual = trueMicrofarads(part, reading.point as Lug, day);
-  if (reading.method.id === 'needle-sweep') return { finding: 'holds' };
-  if (reading.method.id === 'bench')
-    return { microfarads: keep(random.normal(actual, 0.008 * actual), actual < 20 ? 2 : 1) };
-  const volts = Math.round(random.normal(352, 6));
-  const amps = (actual * volts) / 2652.58;
-  return { amps: keep(amps * random.normal(1, 0.015), 2), volts };
-}
+/** Tests that are only made once a fault shows. */
+const FAULT_TESTS: ReadonlySet<string> = new Set(['defrost-chain', 'fan-bypass']);
 
-function inputsFor(scene: Scene, reading: PlannedReading<SimulatedPart>, day: Day, conditions: Conditions): Inputs {
-  if (reading.kind.id === 'line-volts') return { volts: conditions.lineVolts ?? 240 };
-  if (reading.kind.id === 'run-capacitor-capacitance') return capacitorInputs(scene, reading, day);
-  return clampInputs(scene, reading, day, conditions.outdoorF ?? 70);
-}
+/** Whether a technician takes this reading on this visit: few take what nobody misses. */
+const isTaken = ({ random }: Making, { kind, method }: PlannedReading<SimulatedPart>): boolean => {
+  if (FAULT_TESTS.has(kind.id)) return false;
+  // Delivered cooling costs nothing to take: everything it needs is there.
+  return method.optional !== true || method.inputs.length === 0 || random.chance(0.07);
+};
 
-/** Whether a technician takes this reading on this visit: no cooling run in autumn without a heat pump, and few sweeps. */
-function isTaken(scene: Scene, reading: PlannedReading<SimulatedPart>, season: 'spring' | 'autumn'): boolean {
-  const coolingOnly = scene.house.kind === 'split-air-conditioner' || scene.house.kind === 'gas-furnace-with-coil';
-  const needsCompressor =
-    reading.method.stop === 'running' &&
-    ['compressor', 'outdoor-fan', 'run-capacitor'].includes(reading.component.kind);
-  if (season === 'autumn' && coolingOnly && needsCompressor) return false;
-  return reading.method.id !== 'needle-sweep' || scene.random.chance(0.1);
+interface Visiting {
+  readonly making: Making;
+  readonly visit: SimulatedVisit;
+  readonly scene: Scene;
+  /** What held so far on this visit; readings add to it as they are taken. */
+  conditions: Conditions;
+  minute: number;
 }
 
 function record(
-  scene: Scene,
-  visit: SimulatedVisit,
+  visiting: Visiting,
   planned: PlannedReading<SimulatedPart>,
   inputs: Inputs,
-  conditions: Conditions,
-  minute: number,
   supersedes?: string,
 ): SimulatedReading {
-  const about: About = {
-    systemKind: scene.house.kind,
-    plate: scene.house.plate,
-    component: planned.component,
-    point: planned.point,
-  };
-  const checked = checkEntry(planned.kind, planned.method, inputs, about, conditions);
-  if (checked.outcome === 'refused')
-    throw new Error(`the simulator made an impossible entry: ${JSON.stringify({ inputs, checked })}`);
-  const takenAt = Date.parse(visit.startedAt) + minute * 60_000;
+  const { making, visit, conditions } = visiting;
+  const { systemKind, plate } = { systemKind: making.house.kind, plate: making.house.plate };
+  const about: About = { systemKind, plate, component: planned.component, point: planned.point, conditions };
+  const checked = checkEntry(planned.kind, planned.method, inputs, about);
+  if (checked.outcome === 'refused') {
+    const told = JSON.stringify({ kind: planned.kind.id, inputs, checked });
+    throw new Error(`the simulator made an impossible entry: ${told}`);
+  }
+  const takenAt = Date.parse(visit.startedAt) + visiting.minute * 60_000;
+  visiting.minute += 1;
   const reading: SimulatedReading = {
-    id: idAt(scene.random, takenAt),
+    id: idAt(making.random, takenAt),
     visitId: visit.id,
     componentId: planned.component.id,
     kind: planned.kind.id,
@@ -207,71 +181,68 @@ function record(
     finding: checked.finding,
     ...(supersedes ? { supersedes } : {}),
   };
-  scene.history.readings.push(reading);
+  making.history.readings.push(reading);
+  const told = {
+    inputs,
+    value: checked.value,
+    finding: checked.finding,
+    point: planned.point,
+    altitudeFt: plate.altitudeFt,
+  };
+  visiting.conditions = planned.kind.tells?.(told, conditions) ?? conditions;
   return reading;
 }
 
 /** Now and then a decimal point slips; the technician sees it on reading the list over and corrects it. */
-function slipDecimal(
-  scene: Scene,
-  visit: SimulatedVisit,
-  planned: PlannedReading<SimulatedPart>,
-  inputs: Inputs,
-  conditions: Conditions,
-  minute: number,
-): void {
-  const slipped = { microfarads: keep(Number(inputs.microfarads) / 10, 2) };
-  const wrong = record(scene, visit, planned, slipped, conditions, minute);
-  record(scene, visit, planned, inputs, conditions, minute + 1, wrong.id);
+function slipDecimal(visiting: Visiting, planned: PlannedReading<SimulatedPart>, inputs: Inputs): void {
+  const slipped = { microfarads: Number((Number(inputs.microfarads) / 10).toFixed(2)) };
+  const wrong = record(visiting, planned, slipped);
+  record(visiting, planned, inputs, wrong.id);
 }
 
-function replaceWorn(scene: Scene, visit: SimulatedVisit, day: Day, leftInPlace: number, conditions: Conditions): void {
-  for (const part of living(scene.history).filter((p) => p.kind === 'run-capacitor')) {
-    const sections = ratingOf(part)?.sections ?? [];
-    const worn = sections.find((s) => trueMicrofarads(part, s.lug, day) < 0.94 * s.microfarads);
-    if (!worn || scene.random.chance(leftInPlace)) continue;
-    part.removedOn = day;
-    part.removedReason = `${worn.lug.toUpperCase()} weak`;
-    const fresh = fit(scene, part.slot, part.kind, part.plate, day, part.id);
-    takeReadings(scene, visit, day, conditions, (r) => r.component === fresh && r.method.id === 'bench', 50);
+function takeReadings(visiting: Visiting, wanted: (r: PlannedReading<SimulatedPart>) => boolean): void {
+  const { making, scene } = visiting;
+  const { kind: systemKind, plate } = making.house;
+  const planned = planRound({ systemKind, plate, components: living(making.history), season: scene.season });
+  for (const reading of planned.flatMap((stop) => stop.readings).filter(wanted)) {
+    const inputs = inputsFor(making.random, scene, reading);
+    const slips = reading.method.id === 'bench' && making.random.chance(0.006);
+    if (slips) slipDecimal(visiting, reading, inputs);
+    else record(visiting, reading, inputs);
   }
 }
 
-function takeReadings(
-  scene: Scene,
-  visit: SimulatedVisit,
-  day: Day,
-  conditions: Conditions,
-  wanted: (r: PlannedReading<SimulatedPart>) => boolean,
-  from: number,
-): void {
-  const planned = planRound(scene.house.kind, living(scene.history)).flatMap((stop) => stop.readings);
-  planned.filter(wanted).forEach((reading, index) => {
-    const inputs = inputsFor(scene, reading, day, conditions);
-    const minute = from + 2 * index;
-    const slips = reading.method.id === 'bench' && scene.random.chance(0.006);
-    if (slips) slipDecimal(scene, visit, reading, inputs, conditions, minute);
-    else record(scene, visit, reading, inputs, conditions, minute);
-  });
+function replaceWorn(visiting: Visiting, leftInPlace: number): void {
+  const { making, scene } = visiting;
+  for (const part of living(making.history).filter((p) => p.kind === 'run-capacitor')) {
+    const sections = ratingOf(part)?.sections ?? [];
+    const worn = sections.find((s) => trueMicrofarads(scene, part, s.lug) < 0.94 * s.microfarads);
+    if (!worn || making.random.chance(leftInPlace)) continue;
+    part.removedOn = scene.day;
+    part.removedReason = `${worn.lug.toUpperCase()} weak`;
+    const fresh = fit(making, part.slot, part.kind, part.plate, scene.day, part.id);
+    takeReadings(visiting, (r) => r.component === fresh && r.method.id === 'bench');
+  }
 }
 
-function visitOn(scene: Scene, day: Day, options: HistoryOptions): void {
-  const { random } = scene;
+function visitOn(making: Making, day: Day, options: HistoryOptions): void {
+  const { random } = making;
   const season = seasonOf(day);
   const started = momentOf(day, random.whole(0, 240));
-  const visit: SimulatedVisit = {
+  const visit = {
     id: idAt(random, started),
     startedAt: new Date(started).toISOString(),
-    closedAt: new Date(started + random.whole(45, 80) * 60_000).toISOString(),
-    person: random.chance(0.7) ? 0 : 1,
+    closedAt: '',
+    person: random.chance(0.7) ? (0 as const) : (1 as const),
   };
-  scene.history.visits.push(visit);
-  const conditions = {
-    outdoorF: outdoorOn(random, season),
-    lineVolts: Math.round(random.normal(scene.house.lineVolts, 2)),
-  };
-  takeReadings(scene, visit, day, conditions, (r) => isTaken(scene, r, season), 5);
-  replaceWorn(scene, visit, day, options.leftInPlace, conditions);
+  making.history.visits.push(visit);
+  const outdoorF = outdoorOn(random, season);
+  const lineVolts = random.normal(making.house.lineVolts, 1.5);
+  const scene = sceneOn({ ...making, house: { ...making.house, lineVolts } }, day, outdoorF);
+  const visiting: Visiting = { making, visit, scene, conditions: { outdoorF, runningMin: 14 }, minute: 4 };
+  takeReadings(visiting, (r) => isTaken(making, r));
+  replaceWorn(visiting, options.leftInPlace);
+  visit.closedAt = new Date(started + (visiting.minute + random.whole(3, 12)) * 60_000).toISOString();
 }
 
 /** The days of spring and autumn rounds over the last `years` years, the last of them not after `asOf`. */
@@ -292,20 +263,13 @@ export function simulateSystem(random: Random, options: HistoryOptions): SystemH
   const years = random.between(options.years[0], options.years[1]);
   const olderBy = random.chance(0.5) ? random.between(0.1, 0.4) : random.between(2, 9);
   const installedOn = Math.floor(options.asOf - (years + olderBy) * DAYS_A_YEAR);
-  const house = drawHouse(random, Number(isoOf(installedOn).slice(0, 4)));
+  const kind = random.pick(KINDS);
+  const plate = drawPlate(random, kind, Number(isoOf(installedOn).slice(0, 4)));
   const id = idAt(random, momentOf(installedOn, 0));
-  const history: SystemHistory = {
-    id,
-    kind: house.kind,
-    plate: house.plate,
-    installedOn,
-    parts: [],
-    visits: [],
-    readings: [],
-  };
-  const scene: Scene = { random, house, history };
-  for (const { slot, kind, plate } of componentsFor(house.kind, house.plate))
-    fit(scene, slot, kind, plate, installedOn, null);
-  for (const day of roundDays(random, options.asOf, years)) visitOn(scene, day, options);
+  const house = houseOf(id, kind, plate);
+  const history: SystemHistory = { id, kind, plate, installedOn, parts: [], visits: [], readings: [] };
+  const making: Making = { random, house, history };
+  for (const part of componentsFor(kind, plate)) fit(making, part.slot, part.kind, part.plate, installedOn, null);
+  for (const day of roundDays(random, options.asOf, years)) visitOn(making, day, options);
   return history;
 }

@@ -1,4 +1,7 @@
 export * from './demo-firm.ts';
 export * from './history.ts';
+export * from './model-house.ts';
+export * from './physics.ts';
+export * from './probe-kit.ts';
 export * from './random.ts';
 export * from './wear.ts';

@@ -1,11 +1,26 @@
-import type { Plate, SystemKind } from '@yarnix/core';
-import type { Random } from './random.ts';
+import { heatElementsOf, nominalVoltsOf, type Component, type Plate, type SystemKind } from '@yarnix/core';
+import { randomFrom, seedOf } from './random.ts';
+import { drawWear, type SectionWear } from './wear.ts';
 
-/** What one house's equipment truly draws, before meters and weather. */
+/** Faults that can be put into a house, for practice and for tests. */
+export const FAULTS = {
+  'low-charge': 'Low charge',
+  'dirty-filter': 'Dirty filter',
+  'strip-welded': 'A strip stays on in cooling',
+  'element-open': 'A heating element is open',
+  'weak-herm': 'Compressor section of the capacitor weak',
+  'weak-fan-section': 'Fan section of the capacitor weak',
+  'sensor-warm': 'Coil sensor reads warm',
+  'contact-pitted': 'Contactor pitted',
+  'coil-jumps': 'Contactor coil failing',
+  'no-defrost-heat': 'No back-up heat in defrost',
+} as const;
+export type Fault = keyof typeof FAULTS;
+
+/** What one house's equipment truly is and draws, before meters and weather; drawn from its id, so that it is the same again. */
 export interface ModelHouse {
   readonly kind: SystemKind;
   readonly plate: Plate;
-  readonly rated: { readonly herm: number; readonly fan: number | null } | null;
   /** Amps at 77 °F outdoors and full capacitance. */
   readonly compressorAmps: number;
   readonly outdoorFanAmps: number;
@@ -15,86 +30,74 @@ export interface ModelHouse {
   /** Change of blower amps a year as the filter and wheel load up, share. */
   readonly blowerDriftPerYear: number;
   readonly lineVolts: number;
+  readonly controlVolts: number;
+  /** Airflow at installation, CFM, and what is lost of it a year, share. */
+  readonly cfm: number;
+  readonly cfmLossPerYear: number;
+  /** True resistance of each heating element, Ω. */
+  readonly elementOhms: readonly number[];
+  /** Seconds until each sequencer contact closes. */
+  readonly closingSeconds: readonly number[];
+  readonly contactorOhms: number;
+  readonly relayOhms: number;
+  readonly sequencerOhms: number;
+  /** Volts across the contactor's closed contact when new, and gained a year. */
+  readonly contactVolts: number;
+  readonly contactVoltsPerYear: number;
+  /** How far superheat and subcooling lie from where they should, °F. */
+  readonly superheatOffF: number;
+  readonly subcoolingOffF: number;
+  /** Error of coil and outdoor sensor, °F, when new and gained a year. */
+  readonly sensorErrorF: number;
+  readonly sensorDriftF: number;
+  readonly panHeaterOhms: number;
+  readonly gasRiseF: number;
+  readonly defrostMinutes: number;
+  readonly splitF: number;
 }
 
-const TONS = [2, 2.5, 3, 3.5, 4, 5] as const;
-const HERM_BY_TONS: Readonly<Record<number, number>> = { 2: 30, 2.5: 35, 3: 40, 3.5: 45, 4: 50, 5: 60 };
+/** Rated resistance of one element of the plate's electric heat, Ω. */
+const ratedElementOhms = (plate: Plate): number =>
+  240 ** 2 / ((1000 * (plate.heatKilowatts ?? 10)) / heatElementsOf(plate));
 
-const KINDS: readonly [SystemKind, ...SystemKind[]] = [
-  'split-heat-pump',
-  'split-heat-pump',
-  'split-heat-pump',
-  'split-air-conditioner',
-  'split-air-conditioner',
-  'packaged-heat-pump',
-  'gas-furnace-with-coil',
-  'air-handler-electric-heat',
-  'ductless-heat-pump',
-];
-
-/** Spellings as they stand on labels. */
-function ratingText(random: Random, herm: number, fan: number | null): string {
-  const volts = random.chance(0.6) ? 440 : 370;
-  if (fan === null) return `${herm} MFD ${volts} VAC`;
-  return random.pick([
-    `${herm}+${fan} µF ${volts} VAC ±6%`,
-    `${herm}/${fan} MFD ${volts}V`,
-    `${herm} + ${fan} uF ±6 % ${volts} VAC`,
-  ]);
-}
-
-const round = (value: number, digits: number): number => Number(value.toFixed(digits));
-
-/** Some plates are only half readable: RLA gone and MCA left, or nothing but the breaker size. */
-function hideSome(random: Random, plate: Plate): Plate {
-  const fate = random.between(0, 1);
-  if (fate < 0.82) return plate;
-  const { compressorRla: _rla, ...rest } = plate;
-  if (fate < 0.93) return rest;
-  const { mca: _mca, ...bare } = rest;
-  return bare;
-}
-
-const hasCondenser = (kind: SystemKind): boolean =>
-  kind !== 'air-handler-electric-heat' && kind !== 'ductless-heat-pump';
-
-/** Draws a house: its kind, its plate, and what its motors truly draw. */
-export function drawHouse(random: Random, year: number): ModelHouse {
-  const kind = random.pick(KINDS);
-  const tons = random.pick(TONS);
-  const rla = round(tons * random.between(4.6, 5.4) + 2, 1);
-  const fanFla = round(random.between(0.9, 1.8), 1);
-  const blowerFla = round(random.between(2.2, 5.8), 1);
-  const herm = HERM_BY_TONS[tons] ?? 40;
-  const fan = random.chance(0.85) ? random.pick([5, 7.5, 5] as const) : null;
-  const condenser = hasCondenser(kind);
-  const mca = round(1.25 * rla + fanFla, 1);
-  const plate: Plate = {
-    make: 'unbranded',
-    year,
-    refrigerant: year < 2010 ? 'R-22' : 'R-410A',
-    tons,
-    volts: '208/230',
-    hertz: 60,
-    blowerFla,
-    blowerMotor: random.chance(0.55) ? 'ecm' : 'psc',
-    ...(kind === 'air-handler-electric-heat'
-      ? {}
-      : { compressorRla: rla, mca, mocp: Math.ceil((1.75 * rla + fanFla) / 5) * 5 }),
-    ...(condenser
-      ? { outdoorFanFla: fanFla, compressorLra: round(rla * 5.2, 0), capacitorRating: ratingText(random, herm, fan) }
-      : {}),
-    ...(condenser && fan === null ? { fanCapacitorRating: random.pick(['5 µF 440 V', '7.5 MFD 370V'] as const) } : {}),
-  };
+/** The hidden truth of a house, drawn from the system's id and its plate. */
+export function houseOf(systemId: string, kind: SystemKind, plate: Plate): ModelHouse {
+  const random = randomFrom(seedOf(systemId));
+  const tons = plate.tons ?? 3;
+  const rla =
+    plate.compressorRla ?? (plate.mca === undefined ? 5 * tons + 2 : (plate.mca - (plate.outdoorFanFla ?? 1.2)) / 1.25);
+  const ohms = ratedElementOhms(plate);
   return {
     kind,
-    plate: condenser ? hideSome(random, plate) : plate,
-    rated: condenser ? { herm, fan } : null,
+    plate,
     compressorAmps: rla * random.between(0.66, 0.8),
-    outdoorFanAmps: fanFla * random.between(0.68, 0.86),
-    blowerAmps: blowerFla * random.between(0.55, 0.8),
+    outdoorFanAmps: (plate.outdoorFanFla ?? 1.2) * random.between(0.68, 0.86),
+    blowerAmps: (plate.blowerFla ?? 4) * random.between(0.55, 0.8),
     compressorRisePerYear: random.chance(0.16) ? random.between(0.015, 0.035) : random.between(0, 0.004),
     blowerDriftPerYear: random.normal(0, 0.01),
-    lineVolts: random.chance(0.06) ? 254 : random.normal(241, 2.5),
+    lineVolts: (nominalVoltsOf(plate) / 240) * (random.chance(0.06) ? 254 : random.normal(241, 2.5)),
+    controlVolts: random.normal(26, 0.6),
+    cfm: tons * random.between(365, 430),
+    cfmLossPerYear: random.chance(0.2) ? random.between(0.01, 0.03) : random.between(0, 0.005),
+    elementOhms: Array.from({ length: 6 }, () => ohms * random.normal(1, 0.015)),
+    closingSeconds: Array.from({ length: 6 }, (_, i) => 22 + 16 * i + random.between(0, 8)),
+    contactorOhms: random.between(11, 18),
+    relayOhms: random.between(62, 80),
+    sequencerOhms: random.between(40, 90),
+    contactVolts: random.between(0.03, 0.12),
+    contactVoltsPerYear: random.chance(0.15) ? random.between(0.1, 0.3) : random.between(0, 0.02),
+    superheatOffF: random.normal(0, 1.5),
+    subcoolingOffF: random.chance(0.12) ? random.normal(-5, 1.5) : random.normal(0, 0.9),
+    sensorErrorF: random.normal(0, 0.7),
+    sensorDriftF: random.chance(0.12) ? random.between(0.6, 1.4) : random.between(0, 0.15),
+    panHeaterOhms: (240 ** 2 / (plate.panHeaterWatts ?? 120)) * random.normal(1, 0.02),
+    gasRiseF: random.normal(50, 4),
+    defrostMinutes: random.between(2.5, 6),
+    splitF: random.normal(18.5, 1),
   };
+}
+
+/** The hidden wear of a capacitor's section, drawn from the part's id. */
+export function wearOf(part: Component & { id: string }, lug: string, microfarads: number): SectionWear {
+  return drawWear(randomFrom(seedOf(`${part.id}/${lug}`)), microfarads);
 }

@@ -30,3 +30,10 @@ export function randomFrom(seed: number): Random {
     bytes: () => Uint8Array.from({ length: 16 }, () => whole(0, 255)),
   };
 }
+
+/** A seed from a text, such as an id: the FNV-1a hash of it. */
+export function seedOf(text: string): number {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i += 1) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  return hash | 0;
+}

@@ -59,7 +59,11 @@ test('a slipped decimal is confirmed and then corrected', () => {
 
 test('every reading is at a place its part has', () => {
   for (const system of systems) {
-    const plan = planRound(system.kind, system.parts).flatMap((s) => s.readings);
+    const plan = (['spring', 'autumn'] as const).flatMap((season) =>
+      planRound({ systemKind: system.kind, plate: system.plate, components: system.parts, season }).flatMap(
+        (s) => s.readings,
+      ),
+    );
     for (const r of standingReadings(system.readings.map((x) => ({ ...x, supersedes: x.supersedes ?? null })))) {
       expect(
         plan.some(

@@ -18,8 +18,21 @@ test('the fan has a capacitor of its own only when the plate names one', () => {
 });
 
 test('an air handler has no compressor, an inverter no run capacitor', () => {
-  expect(slots('air-handler-electric-heat')).toEqual(['supply', 'blower']);
-  expect(slots('ductless-heat-pump')).toEqual(['supply', 'compressor']);
+  expect(slots('air-handler-electric-heat')).not.toContain('compressor');
+  expect(slots('air-handler-electric-heat')).toEqual(expect.arrayContaining(['electric-heat', 'sequencer', 'blower']));
+  expect(slots('ductless-heat-pump')).not.toContain('run-capacitor');
+  expect(slots('ductless-heat-pump')).toEqual(expect.arrayContaining(['base-pan-heater', 'coil-sensor']));
+});
+
+test('parts that only some systems have come with the plate that names them', () => {
+  expect(slots('split-heat-pump')).not.toContain('electric-heat');
+  expect(slots('split-heat-pump', { heatKilowatts: 10 })).toContain('electric-heat');
+  expect(slots('split-heat-pump', { heatKilowatts: 10, heatSwitch: 'relay' })).not.toContain('sequencer');
+  expect(slots('split-heat-pump', { defrostControl: 'time-temperature' })).not.toContain('coil-sensor');
+  expect(slots('split-air-conditioner')).not.toContain('defrost-board');
+  expect(slots('split-air-conditioner', { startCapacitorRating: '88-108 µF 330 V' })).toContain('start-capacitor');
+  expect(slots('gas-furnace-with-coil')).toContain('gas-heat');
+  expect(slots('gas-furnace-with-coil', { blowerMotor: 'ecm' })).not.toContain('blower-relay');
 });
 
 test('the rating text travels to the part and is read there', () => {

@@ -1,32 +1,138 @@
 import type { Day } from '../quantity/day.ts';
 import { parseCapacitorRating, type CapacitorRating } from './rating.ts';
 import type { Plate } from './plate.ts';
-import type { SystemKind } from './system-kind.ts';
+import { hasBlower, hasCompressor, hasOutdoorUnit, isHeatPump, type SystemKind } from './system-kind.ts';
 
-export const COMPONENT_KINDS = ['supply', 'compressor', 'outdoor-fan', 'blower', 'run-capacitor'] as const;
+interface SlotFacts {
+  readonly name: string;
+  readonly kind: ComponentKind;
+  /** Whether a system of this kind, with this plate, has it. */
+  readonly on: (kind: SystemKind, plate: Plate) => boolean;
+}
+
+export const COMPONENT_KINDS = [
+  'supply',
+  'thermostat',
+  'transformer',
+  'compressor',
+  'run-capacitor',
+  'start-capacitor',
+  'outdoor-fan',
+  'contactor',
+  'pressure-switch',
+  'refrigerant-circuit',
+  'outdoor-unit',
+  'defrost-board',
+  'temperature-sensor',
+  'base-pan-heater',
+  'blower',
+  'blower-relay',
+  'electric-heat',
+  'sequencer',
+  'gas-heat',
+  'air-side',
+  'indoor-unit',
+] as const;
 export type ComponentKind = (typeof COMPONENT_KINDS)[number];
 
 /** Where in a system a component sits; one living component a slot. */
-export const SLOTS = ['supply', 'compressor', 'run-capacitor', 'fan-capacitor', 'outdoor-fan', 'blower'] as const;
+export const SLOTS = [
+  'supply',
+  'thermostat',
+  'transformer',
+  'compressor',
+  'run-capacitor',
+  'fan-capacitor',
+  'start-capacitor',
+  'outdoor-fan',
+  'contactor',
+  'high-pressure-switch',
+  'low-pressure-switch',
+  'refrigerant-circuit',
+  'outdoor-unit',
+  'defrost-board',
+  'coil-sensor',
+  'outdoor-sensor',
+  'base-pan-heater',
+  'blower',
+  'blower-relay',
+  'electric-heat',
+  'sequencer',
+  'gas-heat',
+  'air-side',
+  'indoor-unit',
+] as const;
 export type Slot = (typeof SLOTS)[number];
 
-export const SLOT_NAMES: Readonly<Record<Slot, string>> = {
-  supply: 'Line supply',
-  compressor: 'Compressor',
-  'run-capacitor': 'Run capacitor',
-  'fan-capacitor': 'Fan capacitor',
-  'outdoor-fan': 'Outdoor fan motor',
-  blower: 'Blower motor',
+const always = () => true;
+/** A condenser with a single-speed compressor, its capacitors and its contactor: everything but inverter machines. */
+const hasContactor = (kind: SystemKind): boolean => hasOutdoorUnit(kind) && kind !== 'ductless-heat-pump';
+const hasDefrostBoard = (kind: SystemKind): boolean => isHeatPump(kind) && kind !== 'ductless-heat-pump';
+const hasStrips = (kind: SystemKind, plate: Plate): boolean =>
+  kind === 'air-handler-electric-heat' || plate.heatKilowatts !== undefined;
+
+const FACTS: Readonly<Record<Slot, SlotFacts>> = {
+  supply: { name: 'Line supply', kind: 'supply', on: always },
+  thermostat: { name: 'Thermostat', kind: 'thermostat', on: always },
+  transformer: { name: 'Transformer', kind: 'transformer', on: (kind) => kind !== 'ductless-heat-pump' },
+  compressor: { name: 'Compressor', kind: 'compressor', on: hasCompressor },
+  'run-capacitor': { name: 'Run capacitor', kind: 'run-capacitor', on: hasContactor },
+  'fan-capacitor': {
+    name: 'Fan capacitor',
+    kind: 'run-capacitor',
+    on: (kind, plate) => hasContactor(kind) && Boolean(plate.fanCapacitorRating),
+  },
+  'start-capacitor': {
+    name: 'Start capacitor',
+    kind: 'start-capacitor',
+    on: (kind, plate) => hasContactor(kind) && Boolean(plate.startCapacitorRating),
+  },
+  'outdoor-fan': { name: 'Outdoor fan motor', kind: 'outdoor-fan', on: hasContactor },
+  contactor: { name: 'Contactor', kind: 'contactor', on: hasContactor },
+  'high-pressure-switch': { name: 'High pressure switch', kind: 'pressure-switch', on: hasContactor },
+  'low-pressure-switch': { name: 'Low pressure switch', kind: 'pressure-switch', on: hasContactor },
+  'refrigerant-circuit': { name: 'Refrigerant circuit', kind: 'refrigerant-circuit', on: hasContactor },
+  'outdoor-unit': { name: 'Outdoor unit', kind: 'outdoor-unit', on: hasOutdoorUnit },
+  'defrost-board': { name: 'Defrost board', kind: 'defrost-board', on: hasDefrostBoard },
+  'coil-sensor': {
+    name: 'Coil sensor',
+    kind: 'temperature-sensor',
+    on: (kind, plate) =>
+      kind === 'ductless-heat-pump' || (hasDefrostBoard(kind) && plate.defrostControl !== 'time-temperature'),
+  },
+  'outdoor-sensor': {
+    name: 'Outdoor air sensor',
+    kind: 'temperature-sensor',
+    on: (kind, plate) =>
+      kind === 'ductless-heat-pump' || (hasDefrostBoard(kind) && plate.defrostControl !== 'time-temperature'),
+  },
+  'base-pan-heater': {
+    name: 'Base pan heater',
+    kind: 'base-pan-heater',
+    on: (kind, plate) => kind === 'ductless-heat-pump' || plate.panHeaterWatts !== undefined,
+  },
+  blower: { name: 'Blower motor', kind: 'blower', on: hasBlower },
+  'blower-relay': {
+    name: 'Blower relay',
+    kind: 'blower-relay',
+    on: (kind, plate) => hasBlower(kind) && plate.blowerMotor !== 'ecm',
+  },
+  'electric-heat': { name: 'Electric heat', kind: 'electric-heat', on: hasStrips },
+  sequencer: {
+    name: 'Sequencer',
+    kind: 'sequencer',
+    on: (kind, plate) => hasStrips(kind, plate) && plate.heatSwitch !== 'relay',
+  },
+  'gas-heat': { name: 'Gas heat', kind: 'gas-heat', on: (kind) => kind === 'gas-furnace-with-coil' },
+  'air-side': { name: 'Air side', kind: 'air-side', on: always },
+  'indoor-unit': { name: 'Indoor unit', kind: 'indoor-unit', on: (kind) => kind !== 'packaged-heat-pump' },
 };
 
-export const SLOT_KINDS: Readonly<Record<Slot, ComponentKind>> = {
-  supply: 'supply',
-  compressor: 'compressor',
-  'run-capacitor': 'run-capacitor',
-  'fan-capacitor': 'run-capacitor',
-  'outdoor-fan': 'outdoor-fan',
-  blower: 'blower',
-};
+const pick = <K extends 'name' | 'kind'>(fact: K) =>
+  Object.fromEntries(SLOTS.map((slot) => [slot, FACTS[slot][fact]])) as Readonly<Record<Slot, SlotFacts[K]>>;
+
+export const SLOT_NAMES = pick('name');
+export const SLOT_KINDS = pick('kind');
 
 /** What a component's own label says; a capacitor's rating text is the only one so far. */
 export interface ComponentPlate {
@@ -42,22 +148,8 @@ export interface Component {
   readonly fittedOn: Day | null;
 }
 
-/** A place on a component where a meter goes: a capacitor's lug, a compressor's wire, or the whole part. */
-export const POINTS = [
-  'herm',
-  'fan',
-  'single',
-  'start',
-  'can',
-  'common',
-  'run',
-  'start-wire',
-  'line',
-  'whole',
-] as const;
-export type Point = (typeof POINTS)[number];
-
-export const POINT_NAMES: Readonly<Record<Point, string>> = {
+/** A place on a component where a meter goes, and what it is called: a lug, a wire, a circuit, or the whole part. */
+export const POINT_NAMES = {
   herm: 'HERM',
   fan: 'FAN',
   single: 'single',
@@ -67,37 +159,62 @@ export const POINT_NAMES: Readonly<Record<Point, string>> = {
   run: 'run',
   'start-wire': 'start',
   line: 'line',
+  'air-handler': 'air handler',
   whole: '',
-};
-
-const OUTDOOR: readonly Slot[] = ['compressor', 'run-capacitor', 'fan-capacitor', 'outdoor-fan'];
-
-const SLOTS_BY_KIND: Readonly<Record<SystemKind, readonly Slot[]>> = {
-  'split-air-conditioner': ['supply', ...OUTDOOR, 'blower'],
-  'split-heat-pump': ['supply', ...OUTDOOR, 'blower'],
-  'packaged-heat-pump': ['supply', ...OUTDOOR, 'blower'],
-  'gas-furnace-with-coil': ['supply', ...OUTDOOR, 'blower'],
-  'air-handler-electric-heat': ['supply', 'blower'],
-  'ductless-heat-pump': ['supply', 'compressor'],
-};
+  total: 'total',
+  'circuit-1': 'circuit 1',
+  'circuit-2': 'circuit 2',
+  'circuit-3': 'circuit 3',
+  'element-1': 'element 1',
+  'element-2': 'element 2',
+  'element-3': 'element 3',
+  'element-4': 'element 4',
+  'element-5': 'element 5',
+  'element-6': 'element 6',
+  'contact-1': 'contact 1',
+  'contact-2': 'contact 2',
+  'contact-3': 'contact 3',
+  'contact-4': 'contact 4',
+  'contact-5': 'contact 5',
+  'contact-6': 'contact 6',
+  ground: 'to ground',
+  suction: 'suction',
+  liquid: 'liquid',
+  'call-off': 'off',
+  'call-fan': 'fan',
+  'call-cooling': 'cooling',
+  'call-heating': 'heating',
+  'call-emergency-heat': 'emergency heat',
+} as const;
+export type Point = keyof typeof POINT_NAMES;
+export const POINTS = Object.keys(POINT_NAMES) as [Point, ...Point[]];
 
 /**
  * The parts a system of this kind has, with what its plate says of each: the capacitors carry their rating text, and
- * a separate fan capacitor exists only when the plate names one. Nothing is invented for a plate that cannot be read.
+ * parts that only some systems have (a fan capacitor of its own, strips, a start capacitor) exist only when the plate
+ * names them. Nothing is invented for a plate that cannot be read.
  */
 export function componentsFor(
   kind: SystemKind,
   plate: Plate,
 ): { slot: Slot; kind: ComponentKind; plate: ComponentPlate }[] {
-  return SLOTS_BY_KIND[kind]
-    .filter((slot) => slot !== 'fan-capacitor' || Boolean(plate.fanCapacitorRating))
-    .map((slot) => ({ slot, kind: SLOT_KINDS[slot], plate: componentPlate(slot, plate) }));
+  return SLOTS.filter((slot) => FACTS[slot].on(kind, plate)).map((slot) => ({
+    slot,
+    kind: SLOT_KINDS[slot],
+    plate: componentPlate(slot, plate),
+  }));
 }
 
+const RATING_OF: Partial<Record<Slot, 'capacitorRating' | 'fanCapacitorRating' | 'startCapacitorRating'>> = {
+  'run-capacitor': 'capacitorRating',
+  'fan-capacitor': 'fanCapacitorRating',
+  'start-capacitor': 'startCapacitorRating',
+};
+
 function componentPlate(slot: Slot, plate: Plate): ComponentPlate {
-  if (slot === 'run-capacitor') return plate.capacitorRating ? { rating: plate.capacitorRating } : {};
-  if (slot === 'fan-capacitor') return plate.fanCapacitorRating ? { rating: plate.fanCapacitorRating } : {};
-  return {};
+  const field = RATING_OF[slot];
+  const rating = field && plate[field];
+  return rating ? { rating } : {};
 }
 
 /** The rating of a capacitor as read from its label; null when there is no label text or it cannot be read. */

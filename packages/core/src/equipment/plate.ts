@@ -2,16 +2,35 @@ import { z } from 'zod';
 import { SYSTEM_KINDS } from './system-kind.ts';
 
 const words = (max: number) => z.string().trim().max(max, `at most ${max} characters`).optional();
-const amount = (low: number, high: number, unit: string) =>
+const number = (low: number, high: number, unit: string) =>
   z
     .number({ error: `must be a number in ${unit}` })
     .min(low, `at least ${low} ${unit}`)
-    .max(high, `at most ${high} ${unit}`)
-    .optional();
+    .max(high, `at most ${high} ${unit}`);
+const amount = (low: number, high: number, unit: string) => number(low, high, unit).optional();
+const count = (most: number) =>
+  z.number({ error: 'must be a whole number' }).int('a whole number').min(1).max(most, `at most ${most}`).optional();
+
+/** One point of a maker's heating chart: outdoor air °F, and what the gauges should show, psig. */
+export const chartPointSchema = z.object({
+  outdoorF: number(-40, 80, '°F'),
+  suctionPsig: amount(0, 400, 'psig'),
+  liquidPsig: amount(0, 900, 'psig'),
+});
+
+/** One point of a sensor's chart: °F and Ω. */
+export const sensorPointSchema = z.object({ fahrenheit: number(-60, 250, '°F'), ohms: number(1, 10_000_000, 'Ω') });
+
+/** Which wire was on which lug. */
+export const wireNoteSchema = z.object({
+  on: z.string().trim().min(1, 'on what?').max(40, 'at most 40 characters'),
+  lug: z.string().trim().max(30, 'at most 30 characters'),
+  colour: z.string().trim().max(40, 'at most 40 characters'),
+});
 
 /**
  * What a system's plates say, as far as they could be read: every figure may be missing, and each missing one costs
- * only the verdicts that rest on it. Amps in A, charge in oz, capacity in nominal tons.
+ * only the verdicts that rest on it. Amps in A, charge in oz, capacity in nominal tons, electric heat in kW.
  */
 export const plateSchema = z.object({
   make: words(60),
@@ -19,20 +38,50 @@ export const plateSchema = z.object({
   serial: words(60),
   year: z.number({ error: 'must be a year' }).int('a whole year').min(1960, '1960 or later').max(2100).optional(),
   refrigerant: words(20),
+  factoryChargeOz: amount(1, 2000, 'oz'),
+  metering: z.enum(['fixed-orifice', 'expansion-valve']).optional(),
+  targetSubcoolingF: amount(1, 30, '°F'),
   tons: amount(0.5, 20, 'tons'),
+  altitudeFt: amount(-500, 15_000, 'ft'),
   volts: z.enum(['208/230', '230', '208', '115']).optional(),
+  phase: z.union([z.literal(1), z.literal(3)]).optional(),
   hertz: z.union([z.literal(60), z.literal(50)]).optional(),
   compressorRla: amount(0.5, 200, 'A'),
   compressorLra: amount(2, 1000, 'A'),
   outdoorFanFla: amount(0.1, 30, 'A'),
   blowerFla: amount(0.1, 50, 'A'),
+  outdoorFanMotor: z.enum(['psc', 'ecm']).optional(),
   blowerMotor: z.enum(['psc', 'ecm']).optional(),
   mca: amount(1, 300, 'A'),
   mocp: amount(5, 400, 'A'),
   capacitorRating: words(60),
   fanCapacitorRating: words(60),
+  startCapacitorRating: words(60),
+  /** Electric heat: rated power at rated volts, number of elements and of circuits, plate amps of each circuit. */
+  heatKilowatts: amount(0.5, 60, 'kW'),
+  heatVolts: amount(100, 600, 'V'),
+  heatElements: count(6),
+  heatCircuits: count(3),
+  heatCircuitAmps: z
+    .array(number(1, 200, 'A'))
+    .max(3)
+    .optional(),
+  heatSwitch: z.enum(['sequencer', 'relay']).optional(),
+  gasRiseLowF: amount(5, 120, '°F'),
+  gasRiseHighF: amount(10, 150, '°F'),
+  defrostControl: z.enum(['time-temperature', 'demand']).optional(),
+  defrostIntervalMin: amount(10, 180, 'min'),
+  defrostTerminationF: amount(30, 120, '°F'),
+  sensorR25: amount(100, 1_000_000, 'Ω'),
+  sensorBeta: amount(1000, 8000, 'K'),
+  sensorChart: z.array(sensorPointSchema).max(40).optional(),
+  heatingChart: z.array(chartPointSchema).max(20).optional(),
+  panHeaterWatts: amount(5, 1000, 'W'),
+  filterSize: words(40),
+  /** Where the indoor and outdoor units, the filter and the disconnect are to be found. */
+  whereabouts: words(200),
+  wires: z.array(wireNoteSchema).max(40).optional(),
 });
-
 /** A plate as read; see plateSchema. */
 export type Plate = z.infer<typeof plateSchema>;
 
@@ -49,3 +98,10 @@ export function nominalVoltsOf(plate: Plate): 240 | 208 | 120 {
   if (plate.volts === '115') return 120;
   return plate.volts === '208' ? 208 : 240;
 }
+
+/** The volts electric heat is rated at, V: its own plate's, else the supply's. */
+export const heatVoltsOf = (plate: Plate): number => plate.heatVolts ?? nominalVoltsOf(plate);
+/** Number of heating elements a plate names; 1 when it does not say. */
+export const heatElementsOf = (plate: Plate): number => plate.heatElements ?? 1;
+/** Number of circuits that feed the electric heat; 1 when the plate does not say. */
+export const heatCircuitsOf = (plate: Plate): number => plate.heatCircuits ?? plate.heatCircuitAmps?.length ?? 1;

@@ -1,7 +1,15 @@
 import { z } from 'zod';
 import { POINTS } from '../equipment/component.ts';
 import { idSchema, momentSchema } from './common.ts';
-import { conditionsSchema } from './visits.ts';
+import { conditionsSchema } from '../readings/conditions.ts';
+
+/** What a probe's value was taken from: the window's samples, its length in s, and its spread in the input's unit. */
+export const probeWindowSchema = z.object({
+  samples: z.number().int().min(1).max(10_000),
+  seconds: z.number().min(0).max(3600),
+  spread: z.number().min(0),
+});
+export type ProbeWindow = z.infer<typeof probeWindowSchema>;
 
 /** A reading as it is sent: what was entered, never what was made of it. The server works the value out again. */
 export const newReadingSchema = z.object({
@@ -12,7 +20,7 @@ export const newReadingSchema = z.object({
   method: z.string().max(40),
   inputs: z.record(
     z.string().max(40),
-    z.union([z.number(), z.string().max(40)], { error: 'must be a number or one of the choices' }),
+    z.union([z.number(), z.string().max(200)], { error: 'must be a number or one of the choices' }),
   ),
   takenAt: momentSchema,
   conditions: conditionsSchema.default({}),
@@ -21,6 +29,8 @@ export const newReadingSchema = z.object({
   note: z.string().trim().max(500, 'at most 500 characters').optional(),
   /** The reading this one corrects. */
   supersedes: idSchema.optional(),
+  /** For inputs taken from a probe: what each was taken from. */
+  probes: z.record(z.string().max(40), probeWindowSchema).optional(),
 });
 export type NewReading = z.infer<typeof newReadingSchema>;
 
@@ -42,5 +52,6 @@ export const readingSchema = z.object({
   personInitials: z.string(),
   supersedes: idSchema.nullable(),
   superseded: z.boolean(),
+  probes: z.record(z.string(), probeWindowSchema).nullable(),
 });
 export type ReadingView = z.infer<typeof readingSchema>;

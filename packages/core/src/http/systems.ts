@@ -4,7 +4,10 @@ import { plateSchema, systemKindSchema } from '../equipment/plate.ts';
 import { policySchema } from '../judgement/policy.ts';
 import { STANDINGS } from '../judgement/standing.ts';
 import { dateSchema, idSchema, momentSchema } from './common.ts';
+import { photoSchema } from './photos.ts';
 import { readingSchema } from './readings.ts';
+import { refrigerantSchema } from './refrigerants.ts';
+import { followUpSchema, looseEndSchema } from './rounds.ts';
 import { visitSchema } from './visits.ts';
 
 const line = (max: number, what: string) =>
@@ -28,6 +31,13 @@ export const newSystemSchema = z.object({
   components: z.array(z.object({ id: idSchema, slot: z.enum(SLOTS) })).max(40),
 });
 export type NewSystem = z.infer<typeof newSystemSchema>;
+
+/** A plate read better later: the whole of it, and the ids of the parts it adds. */
+export const newPlateSchema = z.object({
+  plate: plateSchema,
+  components: z.array(z.object({ id: idSchema, slot: z.enum(SLOTS) })).max(40),
+});
+export type NewPlate = z.infer<typeof newPlateSchema>;
 
 /** One life of a part. */
 export const componentSchema = z.object({
@@ -92,12 +102,17 @@ export const systemDetailSchema = z.object({
   components: z.array(componentSchema),
   visits: z.array(visitSchema),
   readings: z.array(readingSchema),
+  followUps: z.array(followUpSchema),
+  looseEnds: z.array(looseEndSchema),
+  photos: z.array(photoSchema),
 });
 export type SystemDetail = z.infer<typeof systemDetailSchema>;
 
 /** Who is working, for which firm, by which policy. */
 export const sessionSchema = z.object({
   firm: z.object({ id: idSchema, name: z.string(), policy: policySchema }),
+  /** Pressure–temperature tables the firm has loaded. */
+  refrigerants: z.array(refrigerantSchema),
   person: z.object({ id: idSchema, name: z.string(), initials: z.string() }),
   now: momentSchema,
 });

@@ -1,22 +1,13 @@
 import { z } from 'zod';
 import { systemKindSchema } from '../equipment/plate.ts';
-import { CEILING, FLOOR } from '../quantity/unit.ts';
 import { idSchema, momentSchema } from './common.ts';
 
-/** Outdoor air above this is met nowhere, °F. */
-export const OUTDOOR_MOST_F = 140;
-
-/** Outdoor air °F and line volts V, entered once a visit. */
-export const conditionsSchema = z.object({
-  outdoorF: z
-    .number({ error: 'must be a number in °F' })
-    .min(FLOOR['°F'], `at least ${FLOOR['°F']} °F`)
-    .max(OUTDOOR_MOST_F, `at most ${OUTDOOR_MOST_F} °F`)
-    .optional(),
-  lineVolts: z.number({ error: 'must be a number in V' }).min(0, 'not below 0 V').max(CEILING.V).optional(),
+export const newVisitSchema = z.object({
+  systemId: idSchema,
+  startedAt: momentSchema,
+  /** Which half of the year's work it is; by its date when left out. */
+  season: z.enum(['spring', 'autumn']).optional(),
 });
-
-export const newVisitSchema = z.object({ systemId: idSchema, startedAt: momentSchema });
 export type NewVisit = z.infer<typeof newVisitSchema>;
 
 export const closingSchema = z.object({ closedAt: momentSchema, note: z.string().trim().max(2000).optional() });

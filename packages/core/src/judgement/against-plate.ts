@@ -1,3 +1,4 @@
+import type { Unit } from '../quantity/unit.ts';
 import type { Limits } from '../readings/kind.ts';
 import type { Judgement } from './judgement.ts';
 import type { Because, Position } from './reasons.ts';
@@ -7,26 +8,31 @@ const STANDING_AT: Readonly<Record<Position, Standing>> = { within: 'sound', nea
 
 type Known = Extract<Limits, { known: true }>;
 
-// 1e-9 keeps a value that is exactly on its limit on the good side, whatever its last binary digit says.
-const HAIR = 1e-9;
+// A hair keeps a value that is exactly on its limit on the good side, whatever its last binary digit says.
+const isBelow = (value: number, limit: number): boolean => value < limit - 1e-9 * Math.max(1, Math.abs(limit));
+const isAbove = (value: number, limit: number): boolean => isBelow(-value, -limit);
 
 function placeOf(value: number, limits: Known): { side: 'lower' | 'upper'; position: Position; limit: number } {
   const { lower, upper, watchLower, watchUpper } = limits;
-  if (lower !== null && value < lower * (1 - HAIR)) return { side: 'lower', position: 'past', limit: lower };
-  if (upper !== null && value > upper * (1 + HAIR)) return { side: 'upper', position: 'past', limit: upper };
-  if (lower !== null && watchLower !== null && value < watchLower * (1 - HAIR)) {
+  if (lower !== null && isBelow(value, lower)) return { side: 'lower', position: 'past', limit: lower };
+  if (upper !== null && isAbove(value, upper)) return { side: 'upper', position: 'past', limit: upper };
+  if (lower !== null && watchLower !== null && isBelow(value, watchLower)) {
     return { side: 'lower', position: 'nearing', limit: lower };
   }
-  if (upper !== null && watchUpper !== null && value > watchUpper * (1 + HAIR)) {
+  if (upper !== null && watchUpper !== null && isAbove(value, watchUpper)) {
     return { side: 'upper', position: 'nearing', limit: upper };
   }
   const side = lower !== null && (upper === null || value <= limits.nominal) ? 'lower' : 'upper';
   return { side, position: 'within', limit: (side === 'lower' ? lower : upper) ?? limits.nominal };
 }
 
-function reasonFor(value: number, limits: Known, place: ReturnType<typeof placeOf>): Because {
+function reasonFor(value: number, limits: Known, place: ReturnType<typeof placeOf>, unit: Unit): Because {
   const numbers = { value, nominal: limits.nominal, ...place };
   if (limits.family === 'rating') return { code: 'against-rating', numbers };
+  if (limits.family === 'window') {
+    const other = place.side === 'lower' ? limits.upper : limits.lower;
+    return { code: 'against-window', numbers: { ...numbers, other, unit, rule: limits.rule ?? 'control-volts' } };
+  }
   if (limits.family === 'nominal-volts') return { code: 'against-nominal-volts', numbers };
   return {
     code: 'against-rated-load',
@@ -35,13 +41,13 @@ function reasonFor(value: number, limits: Known, place: ReturnType<typeof placeO
 }
 
 /** Judges a value against the limits from plate and policy, all in the reading's unit; 'unproven' when there are none. */
-export function judgeAgainstPlate(value: number, limits: Limits): Judgement {
+export function judgeAgainstPlate(value: number, limits: Limits, unit: Unit): Judgement {
   if (!limits.known) return { basis: 'plate', standing: 'unproven', limit: null, because: limits.because };
   const place = placeOf(value, limits);
   return {
     basis: 'plate',
     standing: STANDING_AT[place.position],
     limit: place.limit,
-    because: reasonFor(value, limits, place),
+    because: reasonFor(value, limits, place, unit),
   };
 }

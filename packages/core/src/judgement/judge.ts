@@ -2,7 +2,7 @@ import type { Component, Point } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
-import type { About, Limits, ReadingKind } from '../readings/kind.ts';
+import type { About, Conditions, Limits, ReadingKind } from '../readings/kind.ts';
 import { readingKind } from '../readings/registry.ts';
 import { threeWireCheck } from '../trade/motor/three-wire-check.ts';
 import type { DriftFit } from '../trend/fit-drift.ts';
@@ -24,6 +24,8 @@ export interface JudgedReading {
   readonly value: number | null;
   readonly finding: string | null;
   readonly day: Day;
+  /** What held while it was taken. */
+  readonly conditions?: Conditions | undefined;
 }
 
 /** What a reading is judged in the light of. */
@@ -103,7 +105,7 @@ function judgeNumber(
   kind: ReadingKind,
   policy: Policy,
 ): Verdict {
-  const about: About = { ...context, point: reading.point };
+  const about: About = { ...context, point: reading.point, conditions: reading.conditions };
   const limits = kind.limits(about, policy);
   const thread = { day: reading.day, value, method: reading.method };
   const all = [...context.earlier, thread];
@@ -115,8 +117,8 @@ function judgeNumber(
       : judgeByTrend(kind, context.earlier, thread, limits, reference, context.nextRound, policy);
   const isFirst = context.earlier.length === 0;
   const reasons = [
-    reading.finding && kind.judgeFinding ? kind.judgeFinding(reading.finding, reading.point) : null,
-    judgeAgainstPlate(value, limits),
+    reading.finding && kind.judgeFinding ? kind.judgeFinding(reading.finding, reading.point, policy) : null,
+    judgeAgainstPlate(value, limits, kind.unit),
     judgeBaseline(kind, value, baseline, isFirst, about, policy),
     judgeThreeWires(reading, context),
     // A part that is open has no trend.
@@ -153,7 +155,8 @@ export function judge(reading: JudgedReading, context: JudgeContext, policy: Pol
   const kind = readingKind(reading.kind);
   if (!kind) throw new UnknownReadingKind(reading.kind);
   if (reading.value !== null) return judgeNumber(reading.value, reading, context, kind, policy);
-  const judged = reading.finding && kind.judgeFinding ? [kind.judgeFinding(reading.finding, reading.point)] : [];
-  const limits = kind.limits({ ...context, point: reading.point }, policy);
+  const judged =
+    reading.finding && kind.judgeFinding ? [kind.judgeFinding(reading.finding, reading.point, policy)] : [];
+  const limits = kind.limits({ ...context, point: reading.point, conditions: reading.conditions }, policy);
   return conclude(judged, kind, reading.point, null, { baseline: null, fit: null, outlook: null, limits });
 }

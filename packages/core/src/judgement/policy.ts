@@ -36,6 +36,61 @@ export const policySchema = z.object({
     /** Multiple of nominal from which it is the utility's problem: 256 of 240 V. */
     highMultiple: z.number().min(1).max(2),
   }),
+  /** 24 V control circuits, V: good, and tolerated. */
+  controlVolts: z.object({ goodLow: z.number(), goodHigh: z.number(), low: z.number(), high: z.number() }),
+  electricHeat: z.object({
+    /** How far amps or ohms may be from what the plate gives, %. */
+    tolerancePercent: percent,
+    /** Amps above this in cooling mean a strip is on. */
+    zeroAmps: z.number().min(0),
+    /** Longest usual time for a sequencer's contact to close, s. */
+    closingSeconds: z.number().min(1),
+  }),
+  air: z.object({
+    /** Cooling split at ordinary humidity, °F. */
+    splitLowF: z.number(),
+    splitHighF: z.number(),
+    /** Relative humidity of return air, %, between which the split may be judged at all. */
+    humidityLow: percent,
+    humidityHigh: percent,
+    cfmPerTonLow: z.number(),
+    cfmPerTonHigh: z.number(),
+    /** Share of nominal tons that must reach the air. */
+    capacityShare: share,
+    /** How far the room may be from its set point, °F. */
+    roomF: z.number().min(0),
+  }),
+  refrigerant: z.object({
+    subcoolingToleranceF: z.number().min(0),
+    superheatToleranceF: z.number().min(0),
+    /** Superheat an expansion valve usually holds, °F. */
+    valveSuperheatLowF: z.number(),
+    valveSuperheatHighF: z.number(),
+    /** Subcooling when the plate names none, °F. */
+    usualSubcoolingLowF: z.number(),
+    usualSubcoolingHighF: z.number(),
+    /** How far heating pressures may be from the maker's chart, %. */
+    chartPercent: percent,
+    /** Running time before pressures count, min. */
+    leastRunningMin: z.number().min(0),
+  }),
+  defrost: z.object({
+    /** 'raise-50' flags a termination of 50 °F; 'factory' leaves it. */
+    school: z.enum(['raise-50', 'factory']),
+    longestMin: z.number().min(1),
+    /** How far a sensor may be from the air it hangs in, °F. */
+    sensorErrorF: z.number().min(0),
+  }),
+  coils: z.object({
+    contactorLowOhms: z.number(),
+    contactorHighOhms: z.number(),
+    relayLowOhms: z.number(),
+    relayHighOhms: z.number(),
+    /** How far a coil may be from its own baseline, %. */
+    baselinePercent: percent,
+  }),
+  /** Volts across a closed contact: watched above the first, past above the second. */
+  contactDrop: z.object({ watchVolts: z.number(), mostVolts: z.number() }),
   trend: z.object({
     /** Chance of being past the limit at the next round at which a thread is watched, and acted on. */
     watchChance: share,
@@ -64,6 +119,37 @@ export function policyOf(school: CapacitorSchool): Policy {
     },
     amps: { watchFrom: 0.9, baselinePercent: 15, farBelowPercent: 35 },
     lineVolts: { goodPercent: 5, lowShare: 208 / 240, highMultiple: 256 / 240 },
+    controlVolts: { goodLow: 24, goodHigh: 28, low: 18, high: 30 },
+    electricHeat: { tolerancePercent: 10, zeroAmps: 0.5, closingSeconds: 90 },
+    air: {
+      splitLowF: 15,
+      splitHighF: 22,
+      humidityLow: 40,
+      humidityHigh: 65,
+      cfmPerTonLow: 350,
+      cfmPerTonHigh: 450,
+      capacityShare: 0.75,
+      roomF: 3,
+    },
+    refrigerant: {
+      subcoolingToleranceF: 3,
+      superheatToleranceF: 5,
+      valveSuperheatLowF: 5,
+      valveSuperheatHighF: 20,
+      usualSubcoolingLowF: 8,
+      usualSubcoolingHighF: 14,
+      chartPercent: 7,
+      leastRunningMin: 10,
+    },
+    defrost: { school: 'raise-50', longestMin: 10, sensorErrorF: 5 },
+    coils: {
+      contactorLowOhms: 10,
+      contactorHighOhms: 20,
+      relayLowOhms: 40,
+      relayHighOhms: 100,
+      baselinePercent: 25,
+    },
+    contactDrop: { watchVolts: 0.5, mostVolts: 2 },
     trend: { watchChance: 0.2, actChance: 0.5, leastReadings: 3, oddPointDeviations: 4 },
     roundMonths: [4, 10],
   };

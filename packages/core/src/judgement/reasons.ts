@@ -2,6 +2,7 @@ import type { Point } from '../equipment/component.ts';
 import type { Day } from '../quantity/day.ts';
 import type { MeasureRefusal } from '../quantity/measure.ts';
 import type { Unit } from '../quantity/unit.ts';
+import type { Doubt, Need, Rule, Snag } from './rules.ts';
 
 /** Where a value lies between its nominal and its limit. */
 export type Position = 'within' | 'nearing' | 'past';
@@ -30,6 +31,14 @@ export interface ReasonNumbers {
   'against-rating': AgainstLimit;
   'against-rated-load': AgainstLimit & { readonly figure: 'RLA' | 'FLA'; readonly derived: boolean };
   'against-nominal-volts': AgainstLimit;
+  /** Held against a rule or a plate figure with a lower limit, an upper one, or both. */
+  'against-window': AgainstLimit & { readonly unit: Unit; readonly rule: Rule; readonly other: number | null };
+  /** No limit, and what it would take. */
+  'no-basis': { readonly need: Need };
+  /** Findings, comma-joined; see findings.ts. */
+  finding: { readonly found: string };
+  /** Figures that cannot both be right. */
+  'does-not-fit': { readonly doubt: Doubt; readonly a: number; readonly b: number };
   'rating-unknown': { readonly text: string };
   'rla-unknown': { readonly why: 'nothing-known' | 'fan-fla-missing' | 'only-breaker' | 'contradiction' };
   'fla-unknown': { readonly part: 'outdoor fan' | 'blower' };
@@ -84,4 +93,5 @@ export type Refusal =
   | MeasureRefusal
   | { readonly code: 'unknown-choice'; readonly numbers: { readonly text: string } }
   | { readonly code: 'unknown-field'; readonly numbers: { readonly text: string } }
-  | { readonly code: 'no-volts-across'; readonly numbers: Record<string, never> };
+  | { readonly code: 'no-volts-across'; readonly numbers: Record<string, never> }
+  | { readonly code: 'cannot-work-out'; readonly numbers: { readonly snag: Snag } };

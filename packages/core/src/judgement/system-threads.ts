@@ -2,6 +2,7 @@ import type { Component, Point } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
 import { dayOf, type Day } from '../quantity/day.ts';
+import type { Conditions } from '../readings/conditions.ts';
 import { readingKind } from '../readings/registry.ts';
 import type { JudgeContext, JudgedReading } from './judge.ts';
 import type { Policy } from './policy.ts';
@@ -21,6 +22,7 @@ export interface KeptReading {
   /** UTC timestamp. */
   readonly takenAt: string;
   readonly supersedes: string | null;
+  readonly conditions?: Conditions | undefined;
 }
 
 /** The name of a thread: one component's readings of one kind at one point. */
@@ -43,6 +45,7 @@ export const judgedReading = (r: KeptReading): JudgedReading => ({
   value: r.value,
   finding: r.finding,
   day: dayOf(r.takenAt),
+  conditions: r.conditions,
 });
 
 /** The readings that stand, by thread. */
@@ -50,7 +53,9 @@ export function byThread<R extends KeptReading>(readings: readonly R[]): Map<str
   const threads = new Map<string, R[]>();
   for (const r of standingReadings(readings)) {
     const key = threadKey(r);
-    threads.set(key, [...(threads.get(key) ?? []), r]);
+    const known = threads.get(key);
+    if (known) known.push(r);
+    else threads.set(key, [r]);
   }
   return threads;
 }

@@ -7,13 +7,30 @@ import type { Judgement } from './judgement.ts';
  */
 const CONSEQUENCE: Readonly<Record<Slot, number>> = {
   compressor: 1,
+  'refrigerant-circuit': 0.9,
   'run-capacitor': 0.8,
-  'fan-capacitor': 0.65,
+  contactor: 0.8,
+  'start-capacitor': 0.7,
   'outdoor-fan': 0.7,
+  'fan-capacitor': 0.65,
+  'gas-heat': 0.65,
+  'high-pressure-switch': 0.6,
+  'low-pressure-switch': 0.6,
   blower: 0.6,
+  'electric-heat': 0.55,
+  sequencer: 0.5,
+  'blower-relay': 0.5,
+  'defrost-board': 0.5,
+  transformer: 0.5,
+  'outdoor-unit': 0.45,
+  'coil-sensor': 0.4,
+  'outdoor-sensor': 0.4,
   supply: 0.4,
+  'indoor-unit': 0.35,
+  'base-pan-heater': 0.3,
+  'air-side': 0.3,
+  thermostat: 0.3,
 };
-
 /** A dual's fan section stops the fan, its herm section the compressor. */
 const FAN_SECTION_SHARE = 0.8;
 

@@ -1,18 +1,45 @@
 import { POINT_NAMES } from '../equipment/component.ts';
 import { monthOf } from '../quantity/day.ts';
 import { MEASURES, type Unit } from '../quantity/unit.ts';
+import { FINDINGS, findingsIn } from './findings.ts';
 import type { Because, ReasonNumbers, Refusal } from './reasons.ts';
+import { DOUBTS, NEEDS, RULES, SNAGS } from './rules.ts';
 
 /** Keeps a number and its unit on one line. */
 const NBSP = '\u00a0';
 
-const DECIMALS: Readonly<Record<Unit, number>> = { µF: 1, A: 1, V: 0, '°F': 0, min: 0 };
+/** Decimals of a number as a technician reads it, by its unit and size. */
+function decimalsOf(value: number, unit: Unit): number {
+  const size = Math.abs(value);
+  switch (unit) {
+    case 'µF':
+    case 'A':
+      return size < 9.995 ? 2 : 1;
+    case 'Ω':
+      return size < 99.95 ? 1 : 0;
+    case '°F':
+    case 'psig':
+      // Gauges and thermometers are read to a tenth at best; whole figures stay whole.
+      return Number.isInteger(Number(value.toFixed(1))) ? 0 : 1;
+    case 'V':
+      return size < 9.95 && !Number.isInteger(value) ? 1 : 0;
+    case 'CFM':
+    case 'Btu/h':
+    case '%':
+    case 's':
+    case 'min':
+      return 0;
+  }
+}
 
-/** A number as a technician reads it: 38.4, 0.91, 241. Small amps keep two decimals. */
+const GROUPED = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 });
+
+/** A number as a technician reads it: 38.4, 0.91, 241, 34,600. Small amps keep two decimals. */
 export function sayNumber(value: number, unit: Unit): string {
-  const decimals =
-    unit === 'A' && Math.abs(value) < 9.995 ? 2 : unit === 'µF' && Math.abs(value) < 9.995 ? 2 : DECIMALS[unit];
-  return value.toFixed(decimals);
+  if (Math.abs(value) >= 10_000) return GROUPED.format(value);
+  // No minus before a nought.
+  const text = value.toFixed(decimalsOf(value, unit)).replace(/^-(0(?:\.0+)?)$/, '$1');
+  return text.replace('-', '−');
 }
 
 /** A number with its unit: "38.4 µF". */
@@ -95,10 +122,27 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 
 const baselineWords = (n: ReasonNumbers['as-it-was']) => `${sayQuantity(n.baseline, n.unit)} ${fromWhat[n.from]}`;
 
+function againstWindow(n: ReasonNumbers['against-window']): string {
+  const words: { limits: string; low?: string; high?: string } = RULES[n.rule];
+  const [low, high] = n.side === 'lower' ? [n.limit, n.other] : [n.other, n.limit];
+  const say = (value: number) => sayNumber(value, n.unit);
+  const window =
+    low === null ? `at most ${say(high ?? 0)}` : high === null ? `at least ${say(low)}` : `${say(low)} to ${say(high)}`;
+  const hint = n.position === 'past' ? (n.side === 'lower' ? words.low : words.high) : undefined;
+  return `${sayQuantity(n.value, n.unit)}; ${window} ${words.limits}.${hint ? ` ${hint}` : ''}`;
+}
+
 const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code]) => string } = {
   'against-rating': againstRating,
   'against-rated-load': againstRatedLoad,
   'against-nominal-volts': againstVolts,
+  'against-window': againstWindow,
+  'no-basis': (n) => NEEDS[n.need],
+  finding: (n) =>
+    findingsIn(n.found)
+      .map((code) => FINDINGS[code].sentence)
+      .join(' '),
+  'does-not-fit': (n) => DOUBTS[n.doubt](Number(n.a.toFixed(1)), Number(n.b.toFixed(1))),
   'rating-unknown': (n) =>
     n.text
       ? `The rating “${n.text}” cannot be read, so there is no limit.`
@@ -154,11 +198,17 @@ export function sayRefusal(refusal: Refusal): string {
     case 'negative':
       return refusal.numbers.unit === '°F'
         ? `${refusal.numbers.value} °F is below anything met outdoors.`
-        : `${refusal.numbers.value} ${refusal.numbers.unit}: ${MEASURES[refusal.numbers.unit]} cannot be below zero.`;
+        : refusal.numbers.unit === 'psig'
+          ? `${refusal.numbers.value} psig is below a full vacuum.`
+          : `${refusal.numbers.value} ${refusal.numbers.unit}: ${MEASURES[refusal.numbers.unit]} cannot be below zero.`;
     case 'beyond-any-meter':
       return `${refusal.numbers.value} ${refusal.numbers.unit} is beyond any meter; at most ${refusal.numbers.limit} ${refusal.numbers.unit}.`;
     case 'no-over-limit-here':
       return 'OL is not a reading here; type the number shown.';
+    case 'no-jumps-here':
+      return 'Type the number shown; “jumps” is for ohms.';
+    case 'cannot-work-out':
+      return SNAGS[refusal.numbers.snag];
     case 'unknown-choice':
       return `“${refusal.numbers.text}” is not one of the choices.`;
     case 'unknown-field':

@@ -6,10 +6,15 @@ export type MeasureRefusal =
   | { code: 'not-a-number'; numbers: { text: string } }
   | { code: 'negative'; numbers: { value: number; unit: Unit } }
   | { code: 'beyond-any-meter'; numbers: { value: number; unit: Unit; limit: number } }
-  | { code: 'no-over-limit-here'; numbers: Record<string, never> };
+  | { code: 'no-over-limit-here'; numbers: Record<string, never> }
+  | { code: 'no-jumps-here'; numbers: Record<string, never> };
 
 export type Measure =
-  { outcome: 'number'; value: number } | { outcome: 'over-limit' } | { outcome: 'refused'; because: MeasureRefusal };
+  | { outcome: 'number'; value: number }
+  | { outcome: 'over-limit' }
+  /** The figure on the meter does not stand still. */
+  | { outcome: 'jumps' }
+  | { outcome: 'refused'; because: MeasureRefusal };
 
 const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
 
@@ -28,15 +33,19 @@ export function refuseNumber(value: number, unit: Unit): MeasureRefusal | undefi
 
 /**
  * Reads what a technician typed into a field of the given unit.
- * A decimal comma counts as a point; "OL" (over limit, as meters show an open circuit) is its own outcome.
+ * A decimal comma counts as a point; "OL" (over limit, as meters show an open circuit) is its own outcome,
+ * and so is "jumps", where a field takes it.
  * Returns 'refused' with the reason for empty text, words, NaN, exponents, negatives and impossible sizes.
  * parseMeasure('38,4', 'µF') is { outcome: 'number', value: 38.4 }.
  */
-export function parseMeasure(text: string, unit: Unit, allowOverLimit = false): Measure {
+export function parseMeasure(text: string, unit: Unit, allowOverLimit = false, allowJumps = false): Measure {
   const trimmed = text.trim();
   if (trimmed === '') return refused({ code: 'empty', numbers: {} });
   if (/^ol$/i.test(trimmed)) {
     return allowOverLimit ? { outcome: 'over-limit' } : refused({ code: 'no-over-limit-here', numbers: {} });
+  }
+  if (/^jumps$/i.test(trimmed)) {
+    return allowJumps ? { outcome: 'jumps' } : refused({ code: 'no-jumps-here', numbers: {} });
   }
   if (!NUMBER.test(trimmed)) return refused({ code: 'not-a-number', numbers: { text: trimmed.slice(0, 24) } });
   const value = Number(trimmed.replace(',', '.'));

@@ -25,7 +25,7 @@ export const blowerAmps: ReadingKind = {
   wear: 'rises',
   movedBy: ['filter and duct: how freely the air moves', 'speed tap', 'line volts'],
   plateDecides: () => false,
-  methods: [clampMethod(50, 0.04, () => ['whole'])],
+  methods: [clampMethod(['electric-heat', 'gas-heat', 'cooling-air', 'fan-only'], 50, 0.04, () => ['whole'])],
   limits: (about, policy) =>
     about.plate.blowerFla === undefined
       ? { known: false, because: { code: 'fla-unknown', numbers: { part: 'blower' } } }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Component } from '../equipment/component.ts';
 import { checkEntry } from './check-entry.ts';
+import { doubtRunning } from './conditions.ts';
 import { compressorAmps } from './compressor-amps.ts';
 import type { About, Inputs } from './kind.ts';
 import { methodOf, READING_KINDS } from './registry.ts';
@@ -68,7 +69,9 @@ test('under load is worked out, and line volts across the capacitor are doubted'
     outcome: 'taken',
     value: expect.closeTo(38.43, 2) as number,
   });
-  expect(checkEntry(capacitance, load, { amps: 3.6, volts: 241 }, about, { lineVolts: 241 })).toMatchObject({
+  expect(
+    checkEntry(capacitance, load, { amps: 3.6, volts: 241 }, { ...about, conditions: { lineVolts: 241 } }),
+  ).toMatchObject({
     outcome: 'questioned',
     questions: [{ code: 'doubtful-volts' }],
   });
@@ -127,4 +130,10 @@ test('property: nothing taken or questioned is ever outside what its unit can ho
       },
     ),
   );
+});
+
+test('a machine that ran longer than the visit is asked about, once, where its minutes are entered', () => {
+  expect(doubtRunning(12, 30)).toBeNull();
+  expect(doubtRunning(31, 30)).toBeNull();
+  expect(doubtRunning(45, 30)).toMatchObject({ numbers: { doubt: 'runs-longer-than-visit', a: 45, b: 30 } });
 });

@@ -1,6 +1,6 @@
 import type { Because, Refusal } from '../judgement/reasons.ts';
 import { refuseNumber } from '../quantity/measure.ts';
-import type { About, Conditions, Evaluated, InputSpec, Inputs, Method, ReadingKind } from './kind.ts';
+import type { About, Evaluated, InputSpec, Inputs, Method, ReadingKind } from './kind.ts';
 
 /** What becomes of an entry: refused at a field, questioned until confirmed, or taken. */
 export type EntryCheck =
@@ -14,12 +14,21 @@ export type EntryCheck =
     };
 
 function refuseInput(spec: InputSpec, entered: number | string | undefined): Refusal | undefined {
-  if (entered === undefined || entered === '') return { code: 'empty', numbers: {} };
+  const isOptional = spec.type === 'number' && spec.optional === true;
+  if (entered === undefined || entered === '') return isOptional ? undefined : { code: 'empty', numbers: {} };
+  if (spec.type === 'several') {
+    const known = [spec.none, ...spec.options].map((option) => option.value);
+    const stranger = String(entered)
+      .split(',')
+      .find((part) => !known.includes(part));
+    return stranger === undefined ? undefined : { code: 'unknown-choice', numbers: { text: stranger.slice(0, 24) } };
+  }
   if (spec.type === 'choice') {
     const known = spec.options.some((option) => option.value === entered);
     return known ? undefined : { code: 'unknown-choice', numbers: { text: String(entered).slice(0, 24) } };
   }
   if (entered === 'OL') return spec.overLimit ? undefined : { code: 'no-over-limit-here', numbers: {} };
+  if (entered === 'jumps') return spec.jumps ? undefined : { code: 'no-jumps-here', numbers: {} };
   if (typeof entered !== 'number') return { code: 'not-a-number', numbers: { text: entered.slice(0, 24) } };
   return refuseNumber(entered, spec.unit);
 }
@@ -55,15 +64,10 @@ const judged = (evaluated: Extract<Evaluated, { outcome: 'taken' }>, asked: read
 /**
  * Checks what was entered for a method, the same in browser and server. Refused: missing, not a number, below zero,
  * beyond any meter, an unknown choice or an unknown field; nothing of it may be saved. Questioned: outside what the
- * kind finds plausible, or doubtful by the method's own rule; may be kept once confirmed. Values are in the inputs' units.
+ * kind finds plausible, or doubtful by the method's own rule; may be kept once confirmed. Values are in the inputs' units;
+ * `about` carries the conditions of the visit, which some values are worked out with.
  */
-export function checkEntry(
-  kind: ReadingKind,
-  method: Method,
-  inputs: Inputs,
-  about: About,
-  conditions: Conditions = {},
-): EntryCheck {
+export function checkEntry(kind: ReadingKind, method: Method, inputs: Inputs, about: About): EntryCheck {
   const stranger = Object.keys(inputs).find((id) => !method.inputs.some((spec) => spec.id === id));
   if (stranger !== undefined) {
     return {
@@ -76,7 +80,7 @@ export function checkEntry(
     const because = refuseInput(spec, inputs[spec.id]);
     if (because) return { outcome: 'refused', input: spec.id, because };
   }
-  const evaluated = method.evaluate(inputs, about, conditions);
+  const evaluated = method.evaluate(inputs, about);
   if (evaluated.outcome === 'refused') return evaluated;
   // An open section reads nothing at all: that is a finding, not an implausible number.
   const isNumber = evaluated.value !== null && evaluated.finding === null;

@@ -12,8 +12,8 @@ const about = (plate: About['plate'], point: About['point'] = 'common'): About =
 
 test('an inverter is read on its line, others on three wires', () => {
   const points = kind.methods[0]!.points;
-  expect(points(component, 'ductless-heat-pump')).toEqual(['line']);
-  expect(points(component, 'split-heat-pump')).toEqual(['common', 'run', 'start-wire']);
+  expect(points({ component, plate: {}, systemKind: 'ductless-heat-pump' })).toEqual(['line']);
+  expect(points({ component, plate: {}, systemKind: 'split-heat-pump' })).toEqual(['common', 'run', 'start-wire']);
 });
 
 test('limits come from RLA, never from the breaker', () => {

@@ -49,7 +49,7 @@ export const compressorAmps: ReadingKind = {
   plateDecides: (point) => point === 'common' || point === 'line',
   methods: [
     // 2 % clamp, and 4 % for weather and volts that are not brought to like conditions yet. Common practice, no source.
-    clampMethod(20, 0.045, (_component, systemKind) =>
+    clampMethod(['cooling', 'heating'], 20, 0.045, ({ systemKind }) =>
       systemKind === 'ductless-heat-pump' ? ['line'] : ['common', 'run', 'start-wire'],
     ),
   ],

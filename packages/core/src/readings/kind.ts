@@ -4,26 +4,47 @@ import type { SystemKind } from '../equipment/system-kind.ts';
 import type { Judgement } from '../judgement/judgement.ts';
 import type { Policy } from '../judgement/policy.ts';
 import type { Because, Refusal } from '../judgement/reasons.ts';
+import type { Rule, Snag } from '../judgement/rules.ts';
 import type { Unit } from '../quantity/unit.ts';
+import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
+import type { Conditions } from './conditions.ts';
 
-/** The stops of a round at which readings are taken, in the order they are worked. */
-export type StopId = 'running' | 'power-off';
+/** The stops of a round at which readings are taken; see round/stops.ts for what each is. */
+export type StopId =
+  | 'arrive'
+  | 'look'
+  | 'calls'
+  | 'electric-heat'
+  | 'gas-heat'
+  | 'fan-only'
+  | 'heating'
+  | 'defrost'
+  | 'cooling-air'
+  | 'cooling'
+  | 'off-outdoor'
+  | 'off-indoor';
 
-/** What a reading is about. */
-export interface About {
+export type { Conditions } from './conditions.ts';
+
+/** Where on what system a reading is taken. */
+export interface Where {
   readonly systemKind: SystemKind;
   readonly plate: Plate;
   readonly component: Component;
-  readonly point: Point;
 }
 
-/** What held while readings were taken; entered once a visit and carried by each reading. */
-export interface Conditions {
-  /** Outdoor air, °F. */
-  readonly outdoorF?: number | undefined;
-  /** Line volts, V. */
-  readonly lineVolts?: number | undefined;
+/** What a reading is about. */
+export interface About extends Where {
+  readonly point: Point;
+  /** What held while it was taken; empty when nothing is known. */
+  readonly conditions?: Conditions | undefined;
+  /** Pressure tables the firm has loaded. */
+  readonly tables?: PressureTables | undefined;
 }
+
+/** An instrument of the probe kit that can serve an input. */
+export type ProbeChannel =
+  'clamp' | 'volts' | 'ohms' | 'suction-gauge' | 'liquid-gauge' | 'pipe-clamp' | 'psychrometer' | 'capacitance';
 
 /** One thing a method asks for. */
 export type InputSpec =
@@ -34,15 +55,31 @@ export type InputSpec =
       readonly unit: Unit;
       /** True where a meter may show OL. */
       readonly overLimit: boolean;
+      /** True where a figure that does not stand still is itself a reading. */
+      readonly jumps?: boolean;
+      /** True for further samples, which nobody misses. */
+      readonly optional?: boolean;
+      /** True where it may be below zero. */
+      readonly signed?: boolean;
+      /** The instrument that can stream it. */
+      readonly probe?: ProbeChannel;
     }
-  | { readonly id: string; readonly type: 'choice'; readonly label: string; readonly options: readonly Choice[] };
+  | { readonly id: string; readonly type: 'choice'; readonly label: string; readonly options: readonly Choice[] }
+  /** Several may hold at once; stored comma-joined. `none` is the choice that excludes the others. */
+  | {
+      readonly id: string;
+      readonly type: 'several';
+      readonly label: string;
+      readonly options: readonly Choice[];
+      readonly none: Choice;
+    };
 
 export interface Choice {
   readonly value: string;
   readonly label: string;
 }
 
-/** What was entered, by input id: a number, "OL", or a choice's value. */
+/** What was entered, by input id: a number, "OL", "jumps", a choice's value, or several of them comma-joined. */
 export type Inputs = Readonly<Record<string, number | string>>;
 
 /** What a method makes of its inputs. */
@@ -62,16 +99,19 @@ export type Evaluated =
 export interface Method {
   readonly id: string;
   readonly title: string;
-  readonly stop: StopId;
+  /** Where on the round it is taken: at the first of these stops that the round has. */
+  readonly stops: readonly StopId[];
   /** True for a method that nobody misses when another one of the kind was taken. */
   readonly optional?: boolean;
   /** Place in the order of the stop. */
   readonly order: number;
   /** Which points of the component this method is taken at. */
-  readonly points: (component: Component, systemKind: SystemKind) => readonly Point[];
+  readonly points: (where: Where) => readonly Point[];
+  /** The entry when all is as it should be, so that it can be taken with one tap; its words are the choices' own. */
+  readonly usual?: (about: About) => Inputs;
   readonly inputs: readonly InputSpec[];
   /** Makes the value from inputs that have passed the checks of their types. */
-  readonly evaluate: (inputs: Inputs, about: About, conditions: Conditions) => Evaluated;
+  readonly evaluate: (inputs: Inputs, about: About) => Evaluated;
   /** Standard deviation of the reading for a value, same unit: the meter, and what is not brought to like conditions. */
   readonly error: (value: number) => number;
 }
@@ -80,7 +120,7 @@ export interface Method {
 export type Limits =
   | {
       readonly known: true;
-      readonly family: 'rating' | 'rated-load' | 'nominal-volts';
+      readonly family: 'rating' | 'rated-load' | 'nominal-volts' | 'window';
       readonly nominal: number;
       readonly lower: number | null;
       readonly upper: number | null;
@@ -90,6 +130,8 @@ export type Limits =
       /** For the rated-load family. */
       readonly figure?: 'RLA' | 'FLA' | undefined;
       readonly derived?: boolean | undefined;
+      /** For the window family: what the limits are of. */
+      readonly rule?: Rule | undefined;
     }
   | { readonly known: false; readonly because: Because };
 
@@ -122,8 +164,21 @@ export interface ReadingKind {
   readonly restartedBy?: (point: Point) => readonly ComponentKind[];
   /** Drift a year to be expected before a part has shown its own, as a share of the reference value. */
   readonly driftPrior: { readonly meanShare: number; readonly sdShare: number };
+  /** What of the plate it cannot be worked out without; null when nothing is missing. */
+  readonly needs?: (about: About) => Snag | null;
   /** Verdict of a finding that is not a number. */
-  readonly judgeFinding?: (finding: string, point: Point) => Judgement;
+  readonly judgeFinding?: (finding: string, point: Point, policy: Policy) => Judgement;
+  /** What later readings of the same visit are told by this one. */
+  readonly tells?: (
+    taken: {
+      inputs: Inputs;
+      value: number | null;
+      finding: string | null;
+      point: Point;
+      /** Of the site, ft. */ altitudeFt?: number | undefined;
+    },
+    conditions: Conditions,
+  ) => Conditions;
   /** Turns a departure from the part's own baseline into a verdict; undefined where baselines are not judged. */
   readonly judgeBaseline?: (departure: Departure, about: About, policy: Policy) => Judgement;
 }

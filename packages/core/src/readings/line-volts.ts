@@ -1,4 +1,5 @@
 import { nominalVoltsOf } from '../equipment/plate.ts';
+import { hasOutdoorUnit } from '../equipment/system-kind.ts';
 import type { ReadingKind } from './kind.ts';
 
 /** Line volts at the unit while it runs, held against ANSI C84.1 range A and the policy's outer limits. */
@@ -16,14 +17,27 @@ export const lineVolts: ReadingKind = {
     {
       id: 'meter',
       title: 'meter, unit running',
-      stop: 'running',
+      stops: ['cooling', 'heating'],
       order: 10,
-      points: () => ['whole'],
-      inputs: [{ id: 'volts', type: 'number', label: 'Volts', unit: 'V', overLimit: false }],
+      points: ({ systemKind }) => (hasOutdoorUnit(systemKind) ? ['whole'] : []),
+      inputs: [{ id: 'volts', type: 'number', label: 'Volts', unit: 'V', overLimit: false, probe: 'volts' }],
+      evaluate: (inputs) => ({ outcome: 'taken', value: Number(inputs.volts), finding: null, questions: [] }),
+      error: (value) => Math.hypot(1, 0.01 * value),
+    },
+    {
+      id: 'air-handler',
+      title: 'meter at the air handler',
+      stops: ['electric-heat', 'gas-heat', 'cooling-air', 'fan-only'],
+      order: 10,
+      // Where strips draw their amps, their own volts decide what they should be.
+      points: ({ systemKind, plate }) =>
+        systemKind === 'air-handler-electric-heat' || plate.heatKilowatts !== undefined ? ['air-handler'] : [],
+      inputs: [{ id: 'volts', type: 'number', label: 'Volts', unit: 'V', overLimit: false, probe: 'volts' }],
       evaluate: (inputs) => ({ outcome: 'taken', value: Number(inputs.volts), finding: null, questions: [] }),
       error: (value) => Math.hypot(1, 0.01 * value),
     },
   ],
+  tells: ({ value }, conditions) => (value === null ? conditions : { ...conditions, lineVolts: value }),
   limits: (about, policy) => {
     const nominal = nominalVoltsOf(about.plate);
     const { goodPercent, lowShare, highMultiple } = policy.lineVolts;

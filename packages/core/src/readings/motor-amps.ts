@@ -1,8 +1,7 @@
-import type { Component, Point } from '../equipment/component.ts';
-import type { SystemKind } from '../equipment/system-kind.ts';
+import type { Point } from '../equipment/component.ts';
 import type { Judgement } from '../judgement/judgement.ts';
 import type { Policy } from '../judgement/policy.ts';
-import type { Departure, Evaluated, Inputs, Limits, Method } from './kind.ts';
+import type { Departure, Evaluated, Inputs, Limits, Method, StopId, Where } from './kind.ts';
 
 /** The value of a method that reads amps with one clamp: the reading itself, A. */
 export const clampAmps = (inputs: Inputs): Evaluated => ({
@@ -12,19 +11,20 @@ export const clampAmps = (inputs: Inputs): Evaluated => ({
   questions: [],
 });
 
-/** The clamp method of a motor, at the given place in the running stop. `errorShare` is the relative standard error. */
+/** The clamp method of a motor, at the first of the given stops. `errorShare` is the relative standard error. */
 export function clampMethod(
+  stops: readonly StopId[],
   order: number,
   errorShare: number,
-  points: (component: Component, systemKind: SystemKind) => readonly Point[],
+  points: (where: Where) => readonly Point[],
 ): Method {
   return {
     id: 'clamp',
     title: 'clamp',
-    stop: 'running',
+    stops,
     order,
     points,
-    inputs: [{ id: 'amps', type: 'number', label: 'Amps', unit: 'A', overLimit: false }],
+    inputs: [{ id: 'amps', type: 'number', label: 'Amps', unit: 'A', overLimit: false, probe: 'clamp' }],
     evaluate: clampAmps,
     error: (value) => Math.hypot(0.03, errorShare * value),
   };

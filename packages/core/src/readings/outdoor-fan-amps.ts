@@ -12,7 +12,7 @@ export const outdoorFanAmps: ReadingKind = {
   wear: 'rises',
   movedBy: ['line volts', 'density of the outdoor air, slightly'],
   plateDecides: () => false,
-  methods: [clampMethod(40, 0.03, () => ['whole'])],
+  methods: [clampMethod(['cooling', 'heating'], 40, 0.03, () => ['whole'])],
   limits: (about, policy) =>
     about.plate.outdoorFanFla === undefined
       ? { known: false, because: { code: 'fla-unknown', numbers: { part: 'outdoor fan' } } }

@@ -26,7 +26,7 @@ test('the tight school keeps a printed upper limit', () => {
 
 test('an unreadable label leaves one section to be read, without a limit', () => {
   const unread = about('rubbed off', 'single');
-  expect(kind.methods.find((m) => m.id === 'bench')?.points(unread.component, 'split-heat-pump')).toEqual(['single']);
+  expect(kind.methods.find((m) => m.id === 'bench')?.points(unread)).toEqual(['single']);
   expect(kind.limits(unread, POLICIES.printed)).toMatchObject({
     known: false,
     because: { numbers: { text: 'rubbed off' } },

@@ -6,7 +6,7 @@ import type { Policy } from '../judgement/policy.ts';
 import { capacitanceUnderLoad } from '../trade/capacitor/capacitance-under-load.ts';
 import type { About, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
 
-const lugsOf = (component: Component): readonly Point[] =>
+const lugsOf = ({ component }: { component: Component }): readonly Point[] =>
   ratingOf(component)
     ?.sections.map((s) => s.lug)
     .filter((lug) => lug !== 'start') ?? ['single'];
@@ -24,12 +24,12 @@ function bench(inputs: Inputs): Evaluated {
   return { outcome: 'taken', value: Number(read), finding: null, questions: [] };
 }
 
-function underLoad(inputs: Inputs, about: About, conditions: { lineVolts?: number | undefined }): Evaluated {
+function underLoad(inputs: Inputs, about: About): Evaluated {
   const result = capacitanceUnderLoad({
     amps: Number(inputs.amps),
     volts: Number(inputs.volts),
     hertz: hertzOf(about.plate),
-    lineVolts: conditions.lineVolts,
+    lineVolts: about.conditions?.lineVolts,
   });
   if (result.outcome === 'cannot-say') {
     return { outcome: 'refused', input: 'volts', because: { code: 'no-volts-across', numbers: {} } };
@@ -98,12 +98,12 @@ export const runCapacitorCapacitance: ReadingKind = {
     {
       id: 'under-load',
       title: 'under load',
-      stop: 'running',
+      stops: ['cooling', 'heating'],
       order: 60,
       points: lugsOf,
       inputs: [
-        { id: 'amps', type: 'number', label: 'Amps in the lead', unit: 'A', overLimit: false },
-        { id: 'volts', type: 'number', label: 'Volts across it', unit: 'V', overLimit: false },
+        { id: 'amps', type: 'number', label: 'Amps in the lead', unit: 'A', overLimit: false, probe: 'clamp' },
+        { id: 'volts', type: 'number', label: 'Volts across it', unit: 'V', overLimit: false, probe: 'volts' },
       ],
       evaluate: underLoad,
       // Clamp 2 % and volts 1 %, added as independent errors. Common practice, no source.
@@ -112,9 +112,10 @@ export const runCapacitorCapacitance: ReadingKind = {
     {
       id: 'looks',
       title: 'looks',
-      stop: 'power-off',
+      stops: ['off-outdoor'],
       order: 10,
       points: () => ['can'],
+      usual: () => ({ finding: 'sound' }),
       inputs: [
         {
           id: 'finding',
@@ -135,10 +136,12 @@ export const runCapacitorCapacitance: ReadingKind = {
     {
       id: 'bench',
       title: 'bench, wires off',
-      stop: 'power-off',
+      stops: ['off-outdoor'],
       order: 20,
       points: lugsOf,
-      inputs: [{ id: 'microfarads', type: 'number', label: 'µF read', unit: 'µF', overLimit: true }],
+      inputs: [
+        { id: 'microfarads', type: 'number', label: 'µF read', unit: 'µF', overLimit: true, probe: 'capacitance' },
+      ],
       evaluate: bench,
       // A good meter's 1 % and its last digit. Common practice, no source.
       error: (value) => Math.hypot(0.05, 0.01 * value),
@@ -147,7 +150,7 @@ export const runCapacitorCapacitance: ReadingKind = {
       id: 'needle-sweep',
       optional: true,
       title: 'needle sweep',
-      stop: 'power-off',
+      stops: ['off-outdoor'],
       order: 30,
       points: lugsOf,
       inputs: [

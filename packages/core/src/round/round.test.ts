@@ -1,10 +1,6 @@
-import type { Component } from '../equipment/component.ts';
-import { componentsFor } from '../equipment/component.ts';
-import { SYSTEM_KINDS } from '../equipment/system-kind.ts';
 import { DEFAULT_POLICY } from '../judgement/policy.ts';
 import { dayOf, isoOf } from '../quantity/day.ts';
 import { nextRoundAfter, seasonOf } from './next-round.ts';
-import { planRound } from './plan-round.ts';
 import { whatChanged, type ThreadAtClose } from './what-changed.ts';
 
 describe('next round', () => {
@@ -26,53 +22,6 @@ describe('next round', () => {
     expect(seasonOf(dayOf('2026-04-10'))).toBe('spring');
     expect(seasonOf(dayOf('2026-10-10'))).toBe('autumn');
     expect(seasonOf(dayOf('2026-01-10'))).toBe('autumn');
-  });
-});
-
-describe('plan', () => {
-  const parts = componentsFor('split-heat-pump', { capacitorRating: '40+5 µF 440 V' }).map((c): Component => ({
-    ...c,
-    fittedOn: null,
-  }));
-  const plan = planRound('split-heat-pump', parts);
-
-  test('two stops: everything that runs, then everything with the power off', () => {
-    expect(plan.map((s) => s.id)).toEqual(['running', 'power-off']);
-    expect(plan[0]?.readings.map((r) => `${r.kind.id} ${r.point}`)).toEqual([
-      'line-volts whole',
-      'compressor-amps common',
-      'compressor-amps run',
-      'compressor-amps start-wire',
-      'outdoor-fan-amps whole',
-      'blower-amps whole',
-      'run-capacitor-capacitance herm',
-      'run-capacitor-capacitance fan',
-    ]);
-    expect(plan[1]?.readings.map((r) => `${r.method.id} ${r.point}`)).toEqual([
-      'looks can',
-      'bench herm',
-      'bench fan',
-      'needle-sweep herm',
-      'needle-sweep fan',
-    ]);
-  });
-
-  test('before hands go in, the plan says lock out and discharge', () => {
-    expect(plan[1]?.cautions.map((c) => c.id)).toEqual(['lock-out', 'discharge', 'wires']);
-    expect(plan[1]?.cautions.find((c) => c.id === 'discharge')?.text).toMatch(/20 kΩ/);
-  });
-
-  test('every kind of system has a plan; one without capacitors has no power-off stop', () => {
-    for (const kind of SYSTEM_KINDS) {
-      const own = componentsFor(kind, {}).map((c): Component => ({ ...c, fittedOn: null }));
-      expect(planRound(kind, own).length).toBeGreaterThan(0);
-    }
-    expect(
-      planRound(
-        'air-handler-electric-heat',
-        parts.filter((p) => p.slot === 'blower'),
-      ).map((s) => s.id),
-    ).toEqual(['running']);
   });
 });
 

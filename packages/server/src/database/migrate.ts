@@ -1,7 +1,13 @@
 import type { Knex } from 'knex';
 import * as foundations from './migrations/0001-foundations.ts';
+import * as wholeRound from './migrations/0002-whole-round.ts';
+import * as watchIndex from './migrations/0003-watch-index.ts';
 
-const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = { '0001-foundations': foundations };
+const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
+  '0001-foundations': foundations,
+  '0002-whole-round': wholeRound,
+  '0003-watch-index': watchIndex,
+};
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */
 const source: Knex.MigrationSource<string> = {

@@ -15,7 +15,10 @@ function parametersOf(schema: z.ZodType | undefined, where: 'path' | 'query') {
 }
 
 function operationOf(route: AnyRoute) {
-  const body = route.body as z.ZodType | undefined;
+  const isJson = 'reply' in route;
+  const body = isJson ? (route.body as z.ZodType | undefined) : undefined;
+  const takesFile = isJson && route.bytes !== undefined;
+  const bytes = { schema: { type: 'string', format: 'binary' } };
   return {
     summary: route.summary,
     'x-permission': route.permission,
@@ -26,10 +29,13 @@ function operationOf(route: AnyRoute) {
     ...(body
       ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(body, 'input') } } } }
       : {}),
+    ...(takesFile ? { requestBody: { required: true, content: { 'application/octet-stream': bytes } } } : {}),
     responses: {
       200: {
         description: 'Done',
-        content: { 'application/json': { schema: schemaOf(route.reply as z.ZodType, 'output') } },
+        content: isJson
+          ? { 'application/json': { schema: schemaOf(route.reply as z.ZodType, 'output') } }
+          : { '*/*': bytes },
       },
       default: {
         description: 'A problem (RFC 9457)',

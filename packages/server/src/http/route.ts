@@ -1,4 +1,4 @@
-import type { Request, Response, Router } from 'express';
+import { json, raw, type Request, type Response, type Router } from 'express';
 import type { z } from 'zod';
 import type { Permission, RequestContext } from '../identity/context.ts';
 import { contextOf } from '../identity/context.ts';
@@ -23,16 +23,38 @@ export interface RouteSpec<
   readonly query?: Q;
   readonly body?: B;
   readonly reply: R;
+  /** For a body that is a file: its largest size in bytes. The handler gets it whole. */
+  readonly bytes?: number;
   readonly handle: (asked: {
     context: RequestContext;
     params: Out<P>;
     query: Out<Q>;
     body: Out<B>;
+    bytes: Buffer;
   }) => Promise<z.input<R>>;
 }
 
+/** A route that answers with something else than JSON: a picture, a stream. */
+export interface BytesRouteSpec<P extends Shape | undefined, Q extends Shape | undefined> {
+  readonly method: 'get';
+  readonly path: string;
+  readonly summary: string;
+  readonly permission: Permission;
+  readonly params?: P;
+  readonly query?: Q;
+  readonly respond: (
+    asked: { context: RequestContext; params: Out<P>; query: Out<Q> },
+    response: Response,
+  ) => Promise<void>;
+}
+
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- a list of routes holds routes of every shape
-export type AnyRoute = RouteSpec<any, any, any, any>;
+export type AnyRoute = RouteSpec<any, any, any, any> | BytesRouteSpec<any, any>;
+
+/** Declares a route that answers with bytes. */
+export const bytesRoute = <P extends Shape | undefined = undefined, Q extends Shape | undefined = undefined>(
+  spec: Omit<BytesRouteSpec<P, Q>, 'method'>,
+): BytesRouteSpec<P, Q> => ({ method: 'get', ...spec });
 
 /** Declares a route; the types of what is asked and replied follow from its schemas. */
 export const route = <
@@ -65,16 +87,29 @@ async function answer(spec: AnyRoute, request: Request, response: Response): Pro
   if (!context.permissions.has(spec.permission)) {
     throw new ProblemError('not-allowed', `This needs the permission to ${spec.permission}.`);
   }
-  const reply: unknown = await spec.handle({
+  const asked = {
     context,
     params: read(spec.params as Shape | undefined, request.params, 'path'),
     query: read(spec.query as Shape | undefined, request.query, 'query'),
+  };
+  if ('respond' in spec) {
+    await spec.respond(asked, response);
+    return;
+  }
+  const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
+  const reply: unknown = await spec.handle({
+    ...asked,
     body: read(spec.body as Shape | undefined, request.body, ''),
+    bytes,
   });
   response.json(reply);
 }
 
 /** Hangs routes into a router; errors reach the error handler. */
 export function mount(router: Router, routes: readonly AnyRoute[]): void {
-  for (const spec of routes) router[spec.method](spec.path, (request, response) => answer(spec, request, response));
+  for (const spec of routes) {
+    const isFile = 'bytes' in spec && spec.bytes !== undefined;
+    const parser = isFile ? raw({ type: () => true, limit: spec.bytes }) : json({ limit: '256kb' });
+    router[spec.method](spec.path, parser, (request, response) => answer(spec, request, response));
+  }
 }

@@ -29,6 +29,8 @@ export async function get<S extends z.ZodType>(path: string, schema: S, signal?:
   return schema.parse(await ask(path, signal ? { signal } : {}));
 }
 
-/** Sends a body to an address the client has chosen; repeating it does no harm. */
+/** Sends a body to an address the client has chosen; repeating it does no harm. A picture goes as it is. */
 export const put = (path: string, body: unknown): Promise<unknown> =>
-  ask(path, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  body instanceof Blob
+    ? ask(path, { method: 'PUT', headers: { 'content-type': 'application/octet-stream' }, body })
+    : ask(path, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });

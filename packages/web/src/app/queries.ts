@@ -1,4 +1,12 @@
-import { sessionSchema, systemDetailSchema, systemsPageSchema, visitsPageSchema, watchPageSchema } from '@yarnix/core';
+import {
+  followUpsPageSchema,
+  probeFaultsSchema,
+  sessionSchema,
+  systemDetailSchema,
+  systemsPageSchema,
+  visitsPageSchema,
+  watchPageSchema,
+} from '@yarnix/core';
 import { queryOptions } from '@tanstack/react-query';
 import { get } from './api.ts';
 
@@ -19,6 +27,16 @@ export const queries = {
     }),
   visits: () =>
     queryOptions({ queryKey: ['visits'], queryFn: ({ signal }) => get('/api/visits', visitsPageSchema, signal) }),
+  probeFaults: () =>
+    queryOptions({
+      queryKey: ['probe-faults'],
+      queryFn: ({ signal }) => get('/api/probes/faults', probeFaultsSchema, signal),
+    }),
+  followUps: () =>
+    queryOptions({
+      queryKey: ['follow-ups'],
+      queryFn: ({ signal }) => get('/api/follow-ups', followUpsPageSchema, signal),
+    }),
   watch: (search: string) =>
     queryOptions({
       queryKey: ['watch', search],

@@ -33,7 +33,7 @@ export const persister = createAsyncStoragePersister({
 export const persistOptions = {
   persister,
   maxAge: TWO_WEEKS,
-  buster: '1',
+  buster: '2',
   // An answer stays good for the device when asking again has failed: without a signal every question fails.
   dehydrateOptions: { shouldDehydrateQuery: (query: Query) => query.state.data !== undefined },
 };

@@ -19,6 +19,20 @@ export const router = createBrowserRouter([
       { path: 'systems/new', element: <NewSystemScreen /> },
       { path: 'systems/:systemId', element: <SystemScreen /> },
       {
+        path: 'systems/:systemId/plate',
+        lazy: async () => ({ Component: (await import('../places/systems/plate-screen.tsx')).PlateScreen }),
+      },
+      {
+        path: 'refrigerants',
+        lazy: async () => ({
+          Component: (await import('../places/systems/refrigerants-screen.tsx')).RefrigerantsScreen,
+        }),
+      },
+      {
+        path: 'systems/:systemId/rounds/:visitId/summary',
+        lazy: async () => ({ Component: (await import('../places/round/summary-screen.tsx')).SummaryScreen }),
+      },
+      {
         path: 'systems/:systemId/threads/:componentId/:kind/:point',
         lazy: async () => ({ Component: (await import('../places/thread/thread-screen.tsx')).ThreadScreen }),
       },

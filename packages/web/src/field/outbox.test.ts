@@ -102,6 +102,15 @@ test('keystrokes are written in their order, each over the one before', async ()
   expect((await (await device()).get('rounds', 'w'))?.note).toBe('38.4');
 });
 
+test('however fast one types, the store is at most one write behind', async () => {
+  const put = jest.spyOn(IDBObjectStore.prototype, 'put');
+  const last = Array.from({ length: 200 }, (_, i) => change('w', (r) => ({ ...r, note: `stroke ${i}` }))).at(-1);
+  await last;
+  expect((await (await device()).get('rounds', 'w'))?.note).toBe('stroke 199');
+  expect(put.mock.calls.length).toBeLessThanOrEqual(3);
+  put.mockRestore();
+});
+
 test('whoever listens is told, and a round that is not here is absent', async () => {
   const heard = jest.fn();
   const stop = onOutbox(heard);

@@ -1,4 +1,4 @@
-import type { FittedPart, NewReading } from '@yarnix/core';
+import type { FittedPart, LooseEnd, Mode, NewFollowUp, NewReading, ProbeWindow, Season, StopId } from '@yarnix/core';
 
 /** A reading taken on this device. */
 export interface LocalReading {
@@ -17,6 +17,11 @@ export interface LocalPart {
   readonly refused?: string;
 }
 
+export interface LocalFollowUp {
+  readonly id: string;
+  readonly followUp: NewFollowUp;
+}
+
 /** Everything of one round that was done on this device, typed or taken. */
 export interface RoundRecord {
   readonly visitId: string;
@@ -31,13 +36,28 @@ export interface RoundRecord {
   readonly drafts: Readonly<Record<string, Readonly<Record<string, string>>>>;
   readonly readings: readonly LocalReading[];
   readonly parts: readonly LocalPart[];
+  /** Which half of the year's work it is; null when it goes by the date. */
+  readonly season: Season | null;
+  /** When the machine began to run in each mode, UTC. */
+  readonly runningSince: Readonly<Partial<Record<Mode, string>>>;
+  /** Stops whose instructions were followed. */
+  readonly begun: readonly StopId[];
+  readonly looseEnds: readonly LooseEnd[];
+  readonly followUps: readonly LocalFollowUp[];
+  /** What the probes' values in the drafts were taken from: by place, then by input. */
+  readonly probes: Readonly<Record<string, Readonly<Record<string, ProbeWindow>>>>;
 }
 
 /** The name of a field: where on which part, and by which method. */
 export const placeKey = (place: { componentId: string; kind: string; point: string; method: string }): string =>
   `${place.componentId}/${place.kind}/${place.point}/${place.method}`;
 
-export const newRound = (visitId: string, systemId: string, startedAt: string): RoundRecord => ({
+export const newRound = (
+  visitId: string,
+  systemId: string,
+  startedAt: string,
+  season: Season | null = null,
+): RoundRecord => ({
   visitId,
   systemId,
   startedAt,
@@ -47,18 +67,47 @@ export const newRound = (visitId: string, systemId: string, startedAt: string): 
   drafts: {},
   readings: [],
   parts: [],
+  season,
+  runningSince: {},
+  begun: [],
+  looseEnds: [],
+  followUps: [],
+  probes: {},
 });
 
-/** The record with a text typed into one input of a field. */
-export const withText = (record: RoundRecord, key: string, input: string, text: string): RoundRecord => ({
+/** A record as this version knows it, from one that an earlier version kept on the device. */
+export const completed = (kept: RoundRecord): RoundRecord => ({
+  ...newRound(kept.visitId, kept.systemId, kept.startedAt),
+  ...kept,
+});
+
+/** The record with a text typed into one input of a field; what a probe said of it no longer holds. */
+export function withText(record: RoundRecord, key: string, input: string, text: string): RoundRecord {
+  const { [input]: _window, ...windows } = record.probes[key] ?? {};
+  return {
+    ...record,
+    drafts: { ...record.drafts, [key]: { ...record.drafts[key], [input]: text } },
+    probes: { ...record.probes, [key]: windows },
+  };
+}
+
+/** The record with the values taken from probes in a field's inputs. */
+export const withProbes = (
+  record: RoundRecord,
+  key: string,
+  texts: Readonly<Record<string, string>>,
+  windows: Readonly<Record<string, ProbeWindow>>,
+): RoundRecord => ({
   ...record,
-  drafts: { ...record.drafts, [key]: { ...record.drafts[key], [input]: text } },
+  drafts: { ...record.drafts, [key]: { ...record.drafts[key], ...texts } },
+  probes: { ...record.probes, [key]: { ...record.probes[key], ...windows } },
 });
 
 /** The record with a reading taken, and its field's draft gone. */
 export function withReading(record: RoundRecord, key: string, taken: LocalReading): RoundRecord {
   const { [key]: _taken, ...drafts } = record.drafts;
-  return { ...record, drafts, readings: [...record.readings, taken] };
+  const { [key]: _windows, ...probes } = record.probes;
+  return { ...record, drafts, probes, readings: [...record.readings, taken] };
 }
 
 /** The record without the draft of a field. */
@@ -77,4 +126,20 @@ export const withRefusal = (record: RoundRecord, id: string, why: string): Round
   ...record,
   readings: record.readings.map((r) => (r.id === id ? { ...r, refused: why } : r)),
   parts: record.parts.map((p) => (p.id === id ? { ...p, refused: why } : p)),
+  // A close that the office would not take leaves the round open, so that what it says can be put right.
+  closedAt: id === `${record.visitId}/closing` ? null : record.closedAt,
+});
+
+/** The record with a loose end as it now stands. */
+export const withLooseEnd = (record: RoundRecord, end: LooseEnd): RoundRecord => ({
+  ...record,
+  looseEnds: record.looseEnds.some((e) => e.id === end.id)
+    ? record.looseEnds.map((e) => (e.id === end.id ? end : e))
+    : [...record.looseEnds, end],
+});
+
+/** The record with a follow-up as it now stands. */
+export const withFollowUp = (record: RoundRecord, next: LocalFollowUp): RoundRecord => ({
+  ...record,
+  followUps: [...record.followUps.filter((f) => f.id !== next.id), next],
 });

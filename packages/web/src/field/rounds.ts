@@ -1,11 +1,15 @@
-import type { FittedPart, NewVisit } from '@yarnix/core';
+import type { FittedPart, LooseEnd, LooseEndCode, NewVisit } from '@yarnix/core';
 import { device } from '../app/device.ts';
 import { somethingToSend, type Outgoing } from './outbox.ts';
 import {
+  completed,
   newRound,
+  withFollowUp,
+  withLooseEnd,
   withPart,
   withReading,
   withRefusal,
+  type LocalFollowUp,
   type LocalPart,
   type LocalReading,
   type RoundRecord,
@@ -42,7 +46,8 @@ export const onRounds = (listener: () => void) => {
 
 async function load(visitId: string): Promise<void> {
   const record = await (await device()).get('rounds', visitId);
-  if (known.get(visitId)?.status !== 'here') tell(visitId, record ? { status: 'here', record } : ABSENT);
+  if (known.get(visitId)?.status !== 'here')
+    tell(visitId, record ? { status: 'here', record: completed(record) } : ABSENT);
 }
 
 /** Every round on this device that is not closed. */
@@ -51,24 +56,52 @@ export async function openRounds(): Promise<RoundRecord[]> {
   return all.filter((r) => r.closedAt === null);
 }
 
-// Writes follow one another, so that a later keystroke is never overwritten by an earlier one.
-let writing: Promise<void> = Promise.resolve();
+interface Pending {
+  readonly record: RoundRecord | null;
+  readonly outgoing: readonly Outgoing[];
+}
 
-async function write(record: RoundRecord, outgoing: readonly Outgoing[]): Promise<void> {
+/**
+ * What is still to be written, by visit. While one write is under way those after it gather here, so that the device's
+ * store is never more than one write behind what was typed, however fast; only the latest state of a record is written.
+ */
+const pending = new Map<string, Pending>();
+let flushing: Promise<void> | null = null;
+
+async function writeAll(batch: readonly Pending[]): Promise<void> {
+  const outgoing = batch.flatMap((p) => p.outgoing);
   const tx = (await device()).transaction(['rounds', 'outbox'], 'readwrite');
   await Promise.all([
-    tx.objectStore('rounds').put(record),
+    ...batch.flatMap(({ record }) => (record ? [tx.objectStore('rounds').put(record)] : [])),
     ...outgoing.map((item) => tx.objectStore('outbox').add(item)),
     tx.done,
   ]);
   if (outgoing.length > 0) somethingToSend();
 }
 
+async function flush(): Promise<void> {
+  try {
+    while (pending.size > 0) {
+      const batch = [...pending.values()];
+      pending.clear();
+      await writeAll(batch);
+    }
+  } finally {
+    flushing = null;
+  }
+}
+
+function writeSoon(key: string, record: RoundRecord | null, outgoing: readonly Outgoing[]): Promise<void> {
+  const before = pending.get(key);
+  pending.set(key, { record: record ?? before?.record ?? null, outgoing: [...(before?.outgoing ?? []), ...outgoing] });
+  flushing ??= flush();
+  return flushing;
+}
+
 /** Keeps a record, and in the same step what must reach the server because of it. */
 export function keep(record: RoundRecord, outgoing: readonly Outgoing[] = []): Promise<void> {
   tell(record.visitId, { status: 'here', record });
-  writing = writing.then(() => write(record, outgoing));
-  return writing;
+  return writeSoon(record.visitId, record, outgoing);
 }
 
 const current = (visitId: string): RoundRecord | undefined => {
@@ -87,13 +120,13 @@ export function change(
 }
 
 export async function startRound(visitId: string, visit: NewVisit): Promise<void> {
-  const record = newRound(visitId, visit.systemId, visit.startedAt);
+  const record = newRound(visitId, visit.systemId, visit.startedAt, visit.season ?? null);
   await keep(record, [{ path: `/api/visits/${visitId}`, body: visit, visitId, id: visitId }]);
 }
 
 /** Takes up a round that was started elsewhere, so that it can be worked here. */
-export const takeUpRound = (visitId: string, visit: NewVisit): Promise<void> =>
-  keep(newRound(visitId, visit.systemId, visit.startedAt));
+export const takeUpRound = (visitId: string, visit: NewVisit, looseEnds: readonly LooseEnd[]): Promise<void> =>
+  keep({ ...newRound(visitId, visit.systemId, visit.startedAt, visit.season ?? null), looseEnds });
 
 /** Takes a typed reading. Its draft is what is taken: once that is gone (Enter took it, then the field lost the focus) nothing is left to take. */
 export function takeReading(visitId: string, key: string, taken: LocalReading): Promise<void> {
@@ -113,6 +146,42 @@ export function fitPart(visitId: string, id: string, fitted: FittedPart): Promis
   ]);
 }
 
+const looseEndToSend = (visitId: string, { id, ...end }: LooseEnd): Outgoing => ({
+  path: `/api/loose-ends/${id}`,
+  body: { visitId, ...end },
+  visitId,
+  id,
+});
+
+/** Notes a loose end as it now stands, here and at the office. */
+export const keepLooseEnd = (visitId: string, end: LooseEnd): Promise<void> =>
+  change(visitId, (record) => withLooseEnd(record, end), [looseEndToSend(visitId, end)]);
+
+/** Opens loose ends that an instruction makes, unless the same one hangs loose already. */
+export function openLooseEnds(visitId: string, ends: readonly (LooseEnd & { code: LooseEndCode })[]): Promise<void> {
+  const there = new Set(
+    current(visitId)
+      ?.looseEnds.filter((e) => e.putBackAt === null)
+      .map((e) => e.code),
+  );
+  const fresh = ends.filter((e) => !there.has(e.code));
+  return change(
+    visitId,
+    (record) => fresh.reduce(withLooseEnd, record),
+    fresh.map((end) => looseEndToSend(visitId, end)),
+  );
+}
+
+/** Puts a reading off, or takes that back. */
+export const keepFollowUp = (visitId: string, next: LocalFollowUp): Promise<void> =>
+  change(visitId, (record) => withFollowUp(record, next), [
+    { path: `/api/follow-ups/${next.id}`, body: next.followUp, visitId, id: next.id },
+  ]);
+
+/** Keeps a photo until it has reached the office. */
+export const keepPhoto = (visitId: string | null, id: string, path: string, picture: Blob): Promise<void> =>
+  writeSoon(visitId ?? id, null, [{ path, body: picture, visitId: visitId ?? '', id }]);
+
 export function closeRound(visitId: string, closedAt: string, note: string): Promise<void> {
   const body = note.trim() ? { closedAt, note: note.trim() } : { closedAt };
   return change(visitId, (record) => ({ ...record, closedAt, note }), [
@@ -123,5 +192,5 @@ export function closeRound(visitId: string, closedAt: string, note: string): Pro
 /** Notes what the server refused, also in a round that is not open on the screen. */
 export async function noteRefusal(visitId: string, id: string, why: string): Promise<void> {
   const record = current(visitId) ?? (await (await device()).get('rounds', visitId));
-  if (record) await keep(withRefusal(record, id, why));
+  if (record) await keep(withRefusal(completed(record), id, why));
 }

@@ -2,14 +2,18 @@ import { Delete } from 'lucide-react';
 import type { ReactNode } from 'react';
 
 /** What a key does to the field that has the focus. */
-export type Key = '0' | '1' | '2' | '3' | '4' | '5' | '6' | '7' | '8' | '9' | '.' | 'OL' | '±' | 'erase' | 'next';
+export type Key =
+  '0' | '1' | '2' | '3' | '4' | '5' | '6' | '7' | '8' | '9' | '.' | 'OL' | 'jumps' | '±' | 'erase' | 'next';
+
+/** Texts that stand for a whole reading: one stroke wipes them. */
+const isWord = (text: string): boolean => /^(ol|jumps)$/i.test(text);
 
 /** The text of a field after a key other than 'next'. */
 export function press(text: string, key: Key): string {
-  if (key === 'erase') return text.toUpperCase() === 'OL' ? '' : text.slice(0, -1);
-  if (key === 'OL') return 'OL';
+  if (key === 'erase') return isWord(text) ? '' : text.slice(0, -1);
+  if (key === 'OL' || key === 'jumps') return key;
   if (key === '±') return text.startsWith('-') ? text.slice(1) : `-${text}`;
-  const base = text.toUpperCase() === 'OL' ? '' : text;
+  const base = isWord(text) ? '' : text;
   if (key === '.') return base.includes('.') ? base : `${base || '0'}.`;
   return key === 'next' ? base : base + key;
 }
@@ -50,11 +54,14 @@ function PadKey({
 export function Keypad({
   onKey,
   overLimit,
+  jumps = false,
   signed,
   nextLabel,
 }: {
   onKey: (key: Key) => void;
   overLimit: boolean;
+  /** Where a figure that does not stand still is itself a reading. */
+  jumps?: boolean;
   signed: boolean;
   nextLabel: string;
 }) {
@@ -89,10 +96,15 @@ export function Keypad({
           OL
         </PadKey>
       )}
+      {jumps && (
+        <PadKey name="jumps" onKey={onKey} className={`col-start-4 row-start-2 ${side}`}>
+          jumps
+        </PadKey>
+      )}
       <PadKey
         name="next"
         onKey={onKey}
-        className="col-start-4 row-span-3 row-start-2 !bg-copper px-1 text-center text-[20px] leading-tight font-bold text-on-copper"
+        className={`${jumps ? 'row-span-2 row-start-3' : 'row-span-3 row-start-2'} col-start-4 !bg-copper px-1 text-center text-[20px] leading-tight font-bold text-on-copper`}
       >
         {nextLabel}
       </PadKey>

@@ -154,7 +154,7 @@ export function annotationsOf(
   const baseline = inline?.baseline ?? null;
   const falls = kind.wear === 'falls';
   const close = baseline !== null && data.nominal !== null && Math.abs(baseline - data.nominal) < 0.02 * data.nominal;
-  const nominalWord = { 'rated-load': 'plate', rating: 'rated', 'nominal-volts': 'nominal' } as const;
+  const nominalWord = { 'rated-load': 'plate', rating: 'rated', 'nominal-volts': 'nominal', window: 'middle' } as const;
   const family = data.state?.numeric?.limits.known ? data.state.numeric.limits.family : 'rating';
   return {
     ...(limit === null ? {} : { limit: level(limit, `limit ${say(limit)}`, palette.act, palette, [2, 5], !falls) }),

@@ -43,6 +43,7 @@ const reading = (componentId: string, day: string, value: number, over: Partial<
   personInitials: 'TP',
   supersedes: null,
   superseded: false,
+  probes: null,
   ...over,
 });
 const slipped = reading('new', '2025-10-10', 4.03, { superseded: true });
@@ -55,6 +56,9 @@ const system: SystemDetail = {
   plate: {},
   installedOn: null,
   visits: [],
+  followUps: [],
+  looseEnds: [],
+  photos: [],
   components: [
     part('new', { fittedOn: '2024-04-12', replaces: 'old' }),
     part('old', { removedOn: '2024-04-12', removedReason: 'HERM weak' }),

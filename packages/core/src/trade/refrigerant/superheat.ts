@@ -1,3 +1,4 @@
+import type { PressureTables } from './pressure-table.ts';
 import { saturationTemperature, type CannotSaturate } from './saturation.ts';
 
 export type Degrees =
@@ -13,6 +14,7 @@ interface Asked {
   psig: number;
   lineFahrenheit: number;
   altitudeFt?: number | undefined;
+  tables?: PressureTables | undefined;
 }
 
 /**

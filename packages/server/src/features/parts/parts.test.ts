@@ -97,3 +97,14 @@ test('first readings of the new part are its own: the old part’s decline is no
   const watch = (await request(suite.app).get('/api/watch')).body;
   expect(watch.rows.map((r: { componentId: string }) => r.componentId)).not.toContain(old);
 });
+
+test('any part can be replaced: one without a rating needs none, and its thread starts anew', async () => {
+  const own = await makeSystem(suite.app);
+  const id = v7();
+  const fitted = { replaces: own.part('contactor'), fittedOn: '2026-10-10', plate: {}, reason: 'pitted' };
+  await request(suite.app).put(`/api/components/${id}`).send(fitted).expect(200);
+  const { body } = await request(suite.app).get(`/api/systems/${own.id}`);
+  const lives = body.components.filter((c: { slot: string }) => c.slot === 'contactor');
+  expect(lives).toHaveLength(2);
+  expect(lives.find((c: { id: string }) => c.id === id)).toMatchObject({ kind: 'contactor', standing: 'unproven' });
+});

@@ -21,13 +21,14 @@ export const labelOf = (plate: ComponentPlate): string | null => {
 
 function checkRule(old: PartInSystem, fitted: FittedPart, policy: Policy): void {
   const original = ratingOf(old);
-  if (old.kind !== 'run-capacitor') return;
+  if (old.kind !== 'run-capacitor' && old.kind !== 'start-capacitor') return;
   const read = parseCapacitorRating(fitted.plate.rating ?? '');
   if (read.outcome === 'cannot-read') {
     const detail = sayRatingTrouble(read);
     throw new ProblemError('rating-unreadable', detail, [{ path: 'plate.rating', detail }]);
   }
-  if (!original || fitted.overruledBecause) return;
+  // The rule speaks of run capacitors; a start capacitor's range only has to be readable.
+  if (!original || old.kind !== 'run-capacitor' || fitted.overruledBecause) return;
   const verdict = judgeReplacement(original, read, policy);
   if (verdict.verdict !== 'refused') return;
   const detail = sayReplacement(verdict);

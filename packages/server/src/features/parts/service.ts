@@ -1,38 +1,17 @@
-import {
-  componentsFor,
-  dayOf,
-  type ComponentView,
-  type FittedPart,
-  type KeptReading,
-  type NewSystem,
-} from '@yarnix/core';
+import { dayOf, type ComponentView, type FittedPart, type KeptReading, type NewSystem } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { sessionService } from '../session/service.ts';
 import { componentOf, standingsOf } from './standings.ts';
-import { insertReplacement, labelOf } from './replacement.ts';
+import { fitFirst, followPlate, type PlateToFollow } from './first-parts.ts';
+import { insertReplacement } from './replacement.ts';
 import { partsStore, viewOfPart } from './store.ts';
 
 /** Parts and their lives: the first ones, replacements, and how each stands. */
 export function partsService(db: Knex) {
   const store = partsStore(db);
-
-  async function fitFirst(context: RequestContext, systemId: string, system: NewSystem): Promise<void> {
-    const parts = componentsFor(system.kind, system.plate).map((part) => ({
-      ...part,
-      id: system.components.find((c) => c.slot === part.slot)?.id ?? '',
-      systemId,
-      label: labelOf(part.plate),
-      fittedOn: system.installedOn ?? null,
-      replaces: null,
-      overruledBecause: null,
-      digest: null,
-    }));
-    const inserted = await store.insert(context, parts);
-    if (inserted !== parts.length) throw new ProblemError('id-taken', 'One of the parts has an id that is in use.');
-  }
 
   /** Judges the parts of a system anew from all its readings; part of the caller's transaction. */
   async function refresh(
@@ -74,7 +53,12 @@ export function partsService(db: Knex) {
   }
 
   return {
-    fitFirst,
+    fitFirst: (context: RequestContext, systemId: string, system: NewSystem) =>
+      fitFirst(store, context, systemId, system),
+    followPlate: (context: RequestContext, asked: PlateToFollow) => followPlate(store, context, asked),
+    /** The parts that are in now, as judging sees them. */
+    living: async (context: RequestContext, systemId: string) =>
+      (await store.ofSystem(context, systemId)).filter((row) => row.removed_on === null).map(componentOf),
     replace,
     refresh,
     find: store.find,

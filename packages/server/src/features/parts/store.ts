@@ -117,6 +117,10 @@ export const partsStore = (db: Knex) => ({
   remove: (context: RequestContext, id: string, removedOn: string, reason: string) =>
     db('components').where({ firm_id: context.firmId, id }).update({ removed_on: removedOn, removed_reason: reason }),
 
+  setPlate: (context: RequestContext, id: string, plate: ComponentPlate, label: string | null) =>
+    db('components')
+      .where({ firm_id: context.firmId, id })
+      .update({ plate: JSON.stringify(plate), part_label: label }),
   setStandings: (context: RequestContext, id: string, s: Standings) =>
     db('components')
       .where({ firm_id: context.firmId, id })

@@ -6,6 +6,7 @@ import {
   sayRefusal,
   type EntryCheck,
   type NewReading,
+  type PressureTables,
   type VisitView,
 } from '@yarnix/core';
 import { ProblemError } from '../../http/problems.ts';
@@ -23,15 +24,23 @@ function refuse(code: 'entry-refused' | 'unknown-reading' | 'invalid-request', p
 export function checkAgainstRegistry(
   reading: NewReading,
   part: PartInSystem,
+  tables: PressureTables,
 ): Exclude<EntryCheck, { outcome: 'refused' }> {
   const component = componentOf(part);
-  const place = placesOn(component, part.system_kind).find(
+  const place = placesOn(component, part.system_kind, part.system_plate).find(
     (p) => p.kind.id === reading.kind && p.method.id === reading.method && p.point === reading.point,
   );
   if (!place)
     refuse('unknown-reading', 'kind', `No ${reading.kind} by ${reading.method} at ${reading.point} on this part.`);
-  const about = { systemKind: part.system_kind, plate: part.system_plate, component, point: reading.point };
-  const checked = checkEntry(place.kind, place.method, reading.inputs, about, reading.conditions);
+  const about = {
+    systemKind: part.system_kind,
+    plate: part.system_plate,
+    component,
+    point: reading.point,
+    conditions: reading.conditions,
+    tables,
+  };
+  const checked = checkEntry(place.kind, place.method, reading.inputs, about);
   if (checked.outcome === 'refused') refuse('entry-refused', `inputs.${checked.input}`, sayRefusal(checked.because));
   if (checked.outcome === 'questioned' && !reading.confirmed) {
     const errors = checked.questions.map((q) => ({ path: 'inputs', detail: sayReason(q) }));

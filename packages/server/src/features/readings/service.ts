@@ -3,7 +3,9 @@ import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import { followUpsService } from '../follow-ups/service.ts';
 import { partsService } from '../parts/service.ts';
+import { refrigerantsService } from '../refrigerants/service.ts';
 import { visitsService } from '../visits/service.ts';
 import { checkAgainstRegistry, checkCorrection, checkWhereAndWhen } from './check-reading.ts';
 import { readingsStore, viewOfReading, type ReadingRow } from './store.ts';
@@ -29,7 +31,8 @@ export function readingsService(db: Knex) {
     if (!part) throw notFound('part');
     const visit = await visitsService(db).visit(context, reading.visitId);
     checkWhereAndWhen(reading, part, visit, now);
-    const checked = checkAgainstRegistry(reading, part);
+    const tables = await refrigerantsService(db).tables(context);
+    const checked = checkAgainstRegistry(reading, part, tables);
     checkCorrection(reading, reading.supersedes ? await store.find(context, reading.supersedes) : undefined);
     const judged = { systemId: part.system_id, value: checked.value, finding: checked.finding, digest };
     const inserted = await store.insert(context, id, reading, judged);
@@ -37,6 +40,7 @@ export function readingsService(db: Knex) {
     // Another request may have been faster with the same id, or someone else's row may hold it.
     if (!kept) throw new ProblemError('id-taken', 'This id is in use.');
     if (!inserted) return sameAgain(kept, digest);
+    await followUpsService(db).settledBy(context, id, reading);
     if (part.removed_on === null) {
       const all = (await store.ofComponent(context, part.id)).map(viewOfReading);
       await partsService(db).refresh(context, part.system_id, all, part.id);

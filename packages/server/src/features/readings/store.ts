@@ -21,6 +21,7 @@ export interface ReadingRow {
   digest: string;
   person_initials: string;
   superseded: boolean;
+  probes: ReadingView['probes'];
 }
 
 export const viewOfReading = (row: ReadingRow): ReadingView => ({
@@ -40,6 +41,7 @@ export const viewOfReading = (row: ReadingRow): ReadingView => ({
   personInitials: row.person_initials,
   supersedes: row.supersedes,
   superseded: row.superseded,
+  probes: row.probes,
 });
 
 export interface JudgedEntry {
@@ -91,6 +93,7 @@ export const readingsStore = (db: Knex) => {
           taken_at: reading.takenAt,
           supersedes: reading.supersedes ?? null,
           digest: judged.digest,
+          probes: reading.probes ? JSON.stringify(reading.probes) : null,
         })
         .onConflict()
         .ignore()

@@ -2,6 +2,7 @@ import type { Policy, Session } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { notFound } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import { refrigerantsService } from '../refrigerants/service.ts';
 import { sessionStore } from './store.ts';
 
 /** Who is working and by which policy. */
@@ -9,9 +10,13 @@ export function sessionService(db: Knex) {
   const store = sessionStore(db);
   return {
     async session(context: RequestContext, now: Date): Promise<Session> {
-      const [firm, person] = await Promise.all([store.firm(context), store.person(context)]);
+      const [firm, person, refrigerants] = await Promise.all([
+        store.firm(context),
+        store.person(context),
+        refrigerantsService(db).all(context),
+      ]);
       if (!firm || !person) throw notFound('firm');
-      return { firm, person, now: now.toISOString() };
+      return { firm, person, refrigerants, now: now.toISOString() };
     },
     async policy(context: RequestContext): Promise<Policy> {
       const firm = await store.firm(context);

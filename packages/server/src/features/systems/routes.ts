@@ -1,4 +1,11 @@
-import { idSchema, newSystemSchema, systemDetailSchema, systemsPageSchema, systemsQuerySchema } from '@yarnix/core';
+import {
+  idSchema,
+  newPlateSchema,
+  newSystemSchema,
+  systemDetailSchema,
+  systemsPageSchema,
+  systemsQuerySchema,
+} from '@yarnix/core';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import type { Services } from '../../services.ts';
@@ -33,5 +40,15 @@ export const systemsRoutes = ({ systems }: Services) => [
     body: newSystemSchema,
     reply: systemDetailSchema,
     handle: ({ context, params: { id }, body }) => systems.create(context, id, body),
+  }),
+  route({
+    method: 'put',
+    path: '/api/systems/:id/plate',
+    summary: 'Take a plate that was read better; every part is judged anew by it',
+    permission: 'record',
+    params: z.object({ id: idSchema }),
+    body: newPlateSchema,
+    reply: systemDetailSchema,
+    handle: ({ context, params: { id }, body }) => systems.changePlate(context, id, body),
   }),
 ];

@@ -1,16 +1,27 @@
-import { componentsFor, parseCapacitorRating, sayRatingTrouble, type NewSystem, type SystemDetail } from '@yarnix/core';
+import {
+  componentsFor,
+  dayOf,
+  parseCapacitorRating,
+  sayRatingTrouble,
+  type NewPlate,
+  type NewSystem,
+  type SystemDetail,
+} from '@yarnix/core';
 import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import { followUpsService } from '../follow-ups/service.ts';
+import { looseEndsService } from '../loose-ends/service.ts';
 import { partsService } from '../parts/service.ts';
+import { photosService } from '../photos/service.ts';
 import { readingsService } from '../readings/service.ts';
 import { visitsService } from '../visits/service.ts';
 import { systemsStore } from './store.ts';
 
 /** A rating may be left out, but what is written must be readable: it decides which lugs exist. */
 function checkRatings(plate: NewSystem['plate']): void {
-  for (const field of ['capacitorRating', 'fanCapacitorRating'] as const) {
+  for (const field of ['capacitorRating', 'fanCapacitorRating', 'startCapacitorRating'] as const) {
     const text = plate[field];
     const read = text ? parseCapacitorRating(text) : null;
     if (read?.outcome === 'cannot-read') {
@@ -37,13 +48,17 @@ export function systemsService(db: Knex) {
   async function detail(context: RequestContext, id: string): Promise<SystemDetail> {
     const system = await store.find(context, id);
     if (!system) throw notFound('system');
-    const [components, visits, readings] = await Promise.all([
+    const [components, visits, readings, followUps, looseEnds, photos] = await Promise.all([
       partsService(db).ofSystem(context, id),
       visitsService(db).ofSystem(context, id),
       readingsService(db).ofSystem(context, id),
+      followUpsService(db).ofSystem(context, id),
+      looseEndsService(db).ofSystem(context, id),
+      photosService(db).ofSystem(context, id),
     ]);
     const { customer_name: customerName, address, area, kind, plate, installed_on: installedOn } = system;
-    return { id, customerName, address, area, kind, plate, installedOn, components, visits, readings };
+    const about = { id, customerName, address, area, kind, plate, installedOn };
+    return { ...about, components, visits, readings, followUps, looseEnds, photos };
   }
 
   async function create(context: RequestContext, id: string, system: NewSystem): Promise<SystemDetail> {
@@ -65,5 +80,31 @@ export function systemsService(db: Knex) {
     return detail(context, id);
   }
 
-  return { detail, create, page: store.page };
+  /** What every part of the app needs to know of a system. */
+  async function facts(context: RequestContext, id: string) {
+    const system = await store.find(context, id);
+    if (!system) throw notFound('system');
+    const { kind, plate, installed_on } = system;
+    return { kind, plate, installedOn: installed_on === null ? null : dayOf(installed_on) };
+  }
+
+  /** Takes a plate that was read better, and judges every part anew by it. */
+  async function changePlate(context: RequestContext, id: string, asked: NewPlate): Promise<SystemDetail> {
+    checkRatings(asked.plate);
+    await db.transaction(async (trx) => {
+      const system = await systemsStore(trx).find(context, id);
+      if (!system) throw notFound('system');
+      await systemsStore(trx).setPlate(context, id, asked.plate);
+      await partsService(trx).followPlate(context, {
+        systemId: id,
+        parts: componentsFor(system.kind, asked.plate),
+        ids: asked.components,
+        fittedOn: system.installed_on,
+      });
+      await partsService(trx).refresh(context, id, await readingsService(trx).ofSystem(context, id));
+    });
+    return detail(context, id);
+  }
+
+  return { detail, create, facts, changePlate, page: store.page };
 }

@@ -68,6 +68,10 @@ export const systemsStore = (db: Knex) => {
         .where({ 's.firm_id': context.firmId, 's.id': id })
         .first<SystemRow>('s.*', 'c.name as customer_name'),
 
+    setPlate: (context: RequestContext, id: string, plate: Plate) =>
+      db('systems')
+        .where({ firm_id: context.firmId, id })
+        .update({ plate: JSON.stringify(plate) }),
     /** Makes sure of the customer; false when the id is that of another firm's customer. */
     async ensureCustomer(context: RequestContext, system: NewSystem): Promise<boolean> {
       const customer = { id: system.customerId, firm_id: context.firmId };

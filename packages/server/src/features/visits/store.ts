@@ -1,10 +1,11 @@
-import { dayOf, seasonOf, type SystemKind, type VisitLine, type VisitView } from '@yarnix/core';
+import { dayOf, seasonOf, type NewVisit, type SystemKind, type VisitLine, type VisitView } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
 export interface VisitRow {
   id: string;
   system_id: string;
+  season: VisitView['season'] | null;
   started_at: Date;
   closed_at: Date | null;
   note: string | null;
@@ -21,7 +22,7 @@ interface LineRow extends VisitRow {
 export const viewOfVisit = (row: VisitRow): VisitView => ({
   id: row.id,
   systemId: row.system_id,
-  season: seasonOf(dayOf(row.started_at.toISOString())),
+  season: row.season ?? seasonOf(dayOf(row.started_at.toISOString())),
   startedAt: row.started_at.toISOString(),
   closedAt: row.closed_at?.toISOString() ?? null,
   note: row.note,
@@ -72,7 +73,7 @@ export const visitsStore = (db: Knex) => {
       return (await lines(context).whereNotNull('v.closed_at').limit(40)).map(lineOf);
     },
 
-    insert: (context: RequestContext, id: string, systemId: string, startedAt: string) =>
+    insert: (context: RequestContext, id: string, { systemId, startedAt, season }: NewVisit) =>
       db('visits')
         .insert({
           id,
@@ -80,6 +81,7 @@ export const visitsStore = (db: Knex) => {
           system_id: systemId,
           person_id: context.personId,
           started_at: startedAt,
+          season: season ?? null,
         })
         .onConflict('id')
         .ignore(),

@@ -40,7 +40,7 @@ test('a saved reading shows at once, the more urgent first, with its reason, thr
     thread: { points: [{ value: 30 }], limit: expect.closeTo(37.6) as number },
   });
   expect(page.matching).toBe(3);
-  expect(page.components).toBe(20);
+  expect(page.components).toBe(4 * weak.body.components.length);
 });
 
 test('filters by standing and area, and tells the areas there are', async () => {

@@ -1,10 +1,19 @@
 import { STANDING_CAUTION } from '@yarnix/core';
 import { Collapsible } from 'radix-ui';
-import { TriangleAlert } from 'lucide-react';
+import { Spline, TriangleAlert } from 'lucide-react';
+import type { ReactNode } from 'react';
 import type { RoundStop } from './round-model.ts';
 
 /** What state the system must be in, and the cautions of the stop: titles always in sight, the words one tap away. */
-export function StopState({ stop, startOpen }: { stop: RoundStop; startOpen: boolean }) {
+export function StopState({
+  stop,
+  startOpen,
+  children,
+}: {
+  stop: RoundStop;
+  startOpen: boolean;
+  children?: ReactNode;
+}) {
   return (
     <Collapsible.Root defaultOpen={startOpen} className="border-y border-rule py-2">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
@@ -15,11 +24,22 @@ export function StopState({ stop, startOpen }: { stop: RoundStop; startOpen: boo
         ))}
         <Collapsible.Trigger className="group ml-auto flex min-h-12 items-center gap-2 font-semibold text-watch">
           <TriangleAlert aria-hidden size={19} />
-          {stop.cautions.map((c) => c.title).join(' · ')}
+          {stop.cautions.map((c) => c.title).join(' · ') || 'Cautions'}
           <span className="text-sm underline group-data-[state=open]:hidden">read</span>
           <span className="hidden text-sm underline group-data-[state=open]:inline">fold</span>
         </Collapsible.Trigger>
       </div>
+      {stop.instructions.length > 0 && (
+        <ul className="pb-1" aria-label="First">
+          {stop.instructions.map((instruction) => (
+            <li key={instruction.opens} className="flex items-baseline gap-2 py-0.5">
+              <Spline aria-hidden size={16} className="flex-none translate-y-0.5 text-copper" />
+              {instruction.text}
+            </li>
+          ))}
+        </ul>
+      )}
+      {children}
       <Collapsible.Content>
         <dl className="grid gap-2 py-2">
           {stop.cautions.map((caution) => (

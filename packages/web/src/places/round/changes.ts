@@ -4,6 +4,7 @@ import {
   judgedReading,
   readingKind,
   severityOf,
+  standingOfPart,
   systemThreads,
   threadState,
   whatChanged,
@@ -65,3 +66,24 @@ export const isTelling = (change: RoundChange): boolean =>
   change.turn === 'better' ||
   severityOf(change.standing) >= severityOf('watch') ||
   change.component.isNew;
+
+/** Each part that was measured on this round: how it stands, its most telling reason, and the chance it carries. */
+export function partsTested(system: SystemDetail, record: RoundRecord, view: RoundView) {
+  const judged = { kind: system.kind, plate: system.plate, components: view.components };
+  const threads = systemThreads(judged, view.readings, view.nextRound, view.policy);
+  return view.components.map((part) => {
+    const own = threads.filter((t) => t.component.id === part.id);
+    const worst = own.reduce<(typeof own)[number] | null>(
+      (w, t) => (w === null || severityOf(t.state.standing) > severityOf(w.state.standing) ? t : w),
+      null,
+    );
+    return {
+      slot: part.slot,
+      isNew: part.isNew,
+      standing: standingOfPart(own.map((t) => t.state.standing)),
+      readings: own.flatMap((t) => t.readings).filter((r) => r.visitId === record.visitId).length,
+      chance: Math.max(0, ...own.map((t) => t.state.chance)),
+      lead: worst?.state.lead ?? null,
+    };
+  });
+}

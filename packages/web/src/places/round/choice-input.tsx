@@ -30,6 +30,7 @@ export function ChoiceInput({
         <ToggleGroup.Item
           key={option.value}
           value={option.value}
+          data-value={option.value}
           className={`rounded-[4px] border-[1.5px] border-rule-strong bg-raised font-semibold data-[state=on]:border-copper data-[state=on]:bg-wash ${big ? 'min-h-[60px] px-4 text-left text-[20px]' : 'min-h-12 px-3 text-[15px]'}`}
         >
           {option.label}

@@ -1,16 +1,17 @@
-import { POINT_NAMES, sayNumber, sayPercent, sayQuantity, SLOT_NAMES, titleOf } from '@yarnix/core';
+import { sayNumber, sayPercent, sayQuantity, stillLoose, titleOn } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { change, closeRound } from '../../field/rounds.ts';
-import { Button } from '../../kit/button.tsx';
+import { Button, ButtonLink } from '../../kit/button.tsx';
 import { ReasonLine } from '../../kit/reason-line.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
 import { isTelling, roundChanges, type RoundChange } from './changes.ts';
+import { CloseLooseEnds } from './close-loose-ends.tsx';
+import { missingFields, NotTaken, PutOffList } from './close-open-ends.tsx';
 import { roundName } from './field-words.ts';
-import type { RoundField, RoundStop } from './round-model.ts';
 import { roundBase, systemLine } from './stop-props.ts';
 import { StopRail } from './stop-rail.tsx';
 import { useRoundView, type RoundScreenData } from './use-round-view.ts';
@@ -45,11 +46,7 @@ function Figures({ change: c }: { change: RoundChange }) {
 const ChangeLine = ({ change: c }: { change: RoundChange }) => (
   <li className="grid gap-x-5 gap-y-1 border-b border-rule py-3 md:grid-cols-[210px_250px_1fr] md:items-center">
     <div>
-      <h2 className="font-bold">
-        {c.component.kind === 'run-capacitor'
-          ? `${SLOT_NAMES[c.component.slot]}, ${POINT_NAMES[c.point]}`
-          : titleOf(c.kind, c.point)}
-      </h2>
+      <h2 className="font-bold">{titleOn(c.kind, c.point, c.component)}</h2>
       {c.component.isNew && <p className="text-sm font-semibold text-copper">New part</p>}
     </div>
     <Figures change={c} />
@@ -60,34 +57,6 @@ const ChangeLine = ({ change: c }: { change: RoundChange }) => (
   </li>
 );
 
-function NotTaken({ stops, base }: { stops: readonly RoundStop[]; base: string }) {
-  const missing = stops.flatMap((stop) =>
-    stop.fields
-      .map((field, index) => ({ stop, field, index }))
-      .filter(({ field }) => field.status !== 'taken' && !field.planned.method.optional),
-  );
-  if (missing.length === 0) return null;
-  const name = ({ planned }: RoundField) => `${titleOf(planned.kind, planned.point)}, ${planned.method.title}`;
-  return (
-    <section>
-      <h2 className="mb-1 text-lg font-bold">Not taken</h2>
-      <ul className="columns-1 md:columns-2">
-        {missing.map(({ stop, field, index }) => (
-          <li key={field.key} className="py-1">
-            <Link
-              className="inline-block min-h-8 underline decoration-rule-strong underline-offset-4"
-              to={`${base}/${stop.id}?at=${index + 1}`}
-            >
-              {name(field)}
-            </Link>
-            {field.status !== 'empty' && <strong className="text-act"> typed, but not taken</strong>}
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
 function Close({ system, record, view }: Extract<RoundScreenData, { status: 'here' }>) {
   const navigate = useNavigate();
   const session = useQuery(queries.session());
@@ -97,6 +66,14 @@ function Close({ system, record, view }: Extract<RoundScreenData, { status: 'her
   const telling = changes.filter(isTelling);
   const shown = showAll ? changes : telling;
   const base = roundBase(record);
+  const missing = missingFields(view.stops).length;
+  const loose = stillLoose(record.looseEnds).length;
+  const inTheWay =
+    loose > 0
+      ? `${loose} ${loose === 1 ? 'thing hangs' : 'things hang'} loose: put back, or write why it stays.`
+      : missing > 0
+        ? 'Take or put off what is missing first.'
+        : null;
   const close = () => {
     void closeRound(record.visitId, new Date().toISOString(), record.note);
     void navigate(`/systems/${system.id}`);
@@ -114,7 +91,9 @@ function Close({ system, record, view }: Extract<RoundScreenData, { status: 'her
               ? 'Nothing changed since last time'
               : `${telling.length} ${telling.length === 1 ? 'thing' : 'things'} to tell`}
           </h1>
-          <p className="text-soft">{changes.length} readings held against the visits before.</p>
+          <p className="text-soft">
+            {changes.length} {changes.length === 1 ? 'reading' : 'readings'} held against the visits before.
+          </p>
         </div>
         <div>
           <ol className="border-t border-rule">
@@ -128,7 +107,9 @@ function Close({ system, record, view }: Extract<RoundScreenData, { status: 'her
             </Button>
           )}
         </div>
-        <NotTaken stops={view.stops} base={base} />
+        <NotTaken record={record} stops={view.stops} base={base} />
+        <PutOffList stops={view.stops} />
+        <CloseLooseEnds record={record} />
         <div className="grid gap-1">
           <label htmlFor="note" className="label">
             Note for the office and the next visit
@@ -142,12 +123,16 @@ function Close({ system, record, view }: Extract<RoundScreenData, { status: 'her
             className="rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-3 text-[17px]"
           />
         </div>
-        <div className="flex flex-wrap gap-3 pb-6">
-          <Button look="main" className="min-h-14 px-8 text-[18px]" onClick={close}>
+        <div className="flex flex-wrap items-center gap-3 pb-6">
+          <Button look="main" className="min-h-14 px-8 text-[18px]" disabled={inTheWay !== null} onClick={close}>
             Close the round
           </Button>
+          <ButtonLink to={`${base}/summary`} className="min-h-14">
+            Show the customer
+          </ButtonLink>
+          {inTheWay && <p className="font-semibold text-act">{inTheWay}</p>}
           <Link
-            to={`${base}/${view.stops.at(-1)?.id ?? 'running'}`}
+            to={`${base}/${view.stops.at(-1)?.id ?? 'arrive'}`}
             className="grid min-h-14 place-items-center px-3 font-semibold underline underline-offset-4"
           >
             Back to the readings

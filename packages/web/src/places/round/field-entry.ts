@@ -16,14 +16,18 @@ export function readTexts(planned: PlannedReading, texts: Readonly<Record<string
   let missing = 0;
   for (const spec of planned.method.inputs) {
     const text = (texts[spec.id] ?? '').trim();
-    if (text === '') missing += 1;
-    else if (spec.type === 'choice') inputs[spec.id] = text;
+    if (text === '') missing += spec.type === 'number' && spec.optional ? 0 : 1;
+    else if (spec.type !== 'number') inputs[spec.id] = text;
     else {
-      const measure = parseMeasure(text, spec.unit, spec.overLimit);
+      const measure = parseMeasure(text, spec.unit, spec.overLimit, spec.jumps);
       if (measure.outcome === 'refused')
         return { inputs, missing, refusal: { input: spec.id, sentence: sayRefusal(measure.because) } };
-      inputs[spec.id] = measure.outcome === 'over-limit' ? 'OL' : measure.value;
+      inputs[spec.id] = measure.outcome === 'number' ? measure.value : measure.outcome === 'jumps' ? 'jumps' : 'OL';
     }
   }
   return { inputs, missing, refusal: null };
 }
+
+/** How many of a method's inputs must be there. */
+export const requiredInputs = (planned: PlannedReading): number =>
+  planned.method.inputs.filter((spec) => !(spec.type === 'number' && spec.optional)).length;

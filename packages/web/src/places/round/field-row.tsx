@@ -1,18 +1,42 @@
-import { sayQuantity, SLOT_NAMES, titleOf } from '@yarnix/core';
+import { sayQuantity, titleOn } from '@yarnix/core';
 import type { ReactNode } from 'react';
+import { Button } from '../../kit/button.tsx';
 import { InlineThread } from '../../thread/inline-thread.tsx';
-import { ChoiceInput } from './choice-input.tsx';
 import { baselineWords, lastValues } from './field-words.ts';
-import { NumberInput } from './number-input.tsx';
+import { OneInput } from './one-input.tsx';
 import type { RoundField } from './round-model.ts';
 import type { Spot, useEntry } from './use-entry.ts';
+import { UsualButton } from './usual.tsx';
 import { OtherReasons, VerdictWords } from './verdict-words.tsx';
 
 /** The value a field of several inputs comes to, for beside them. */
 export function WorkedOut({ field }: { field: RoundField }) {
   const value = field.entry?.check.value;
-  if (field.planned.method.inputs.length < 2 || value === null || value === undefined) return null;
+  const only = field.planned.method.inputs.length === 1 ? field.planned.method.inputs[0] : undefined;
+  // Said unless it is just what was typed.
+  const isTyped = only !== undefined && field.entry?.inputs[only.id] === value;
+  if (isTyped || value === null || value === undefined) return null;
   return <span className="figure-type text-[20px]">= {sayQuantity(value, field.planned.kind.unit)}</span>;
+}
+
+/** A value worked out from readings already taken: nothing to type, one tap to take it. */
+export function TakeWorkedOut({
+  field,
+  onTake,
+  onFocus,
+}: {
+  field: RoundField;
+  onTake: () => void;
+  onFocus: () => void;
+}) {
+  if (field.status === 'taken') return null;
+  return field.entry ? (
+    <Button onFocus={onFocus} onClick={onTake} className="justify-self-start">
+      Take it
+    </Button>
+  ) : (
+    <p className="label">Worked out once the readings before it are taken.</p>
+  );
 }
 
 /** One reading at a wide screen: its name and past on the left, its numbers in the middle, its verdict on the right. */
@@ -30,13 +54,14 @@ export function FieldRow({
   children?: ReactNode;
 }) {
   const { planned } = field;
-  const title = titleOf(planned.kind, planned.point);
-  const where = planned.component.kind === 'run-capacitor' ? `${SLOT_NAMES[planned.component.slot]}: ` : '';
+  const title = titleOn(planned.kind, planned.point, planned.component);
   const below = `verdict-${field.key}`;
-  const isChoice = planned.method.inputs.every((i) => i.type === 'choice');
+  const isChoice = planned.method.inputs.length > 0 && planned.method.inputs.every((i) => i.type !== 'number');
   const spot = (input: string): Spot => ({ key: field.key, input });
   return (
     <li
+      data-status={field.status}
+      data-optional={planned.method.optional ?? false}
       className={`border-b border-rule ${active ? '-mx-4 border-b-transparent bg-raised px-4 shadow-[inset_4px_0_0_var(--copper),0_0_0_1px_var(--rule-strong)]' : ''}`}
     >
       <div className="grid grid-cols-[minmax(150px,190px)_150px_minmax(150px,190px)_1fr] items-center gap-4 py-2.5">
@@ -65,32 +90,24 @@ export function FieldRow({
           )}
         </div>
         <div className={`grid gap-1.5 ${isChoice ? 'col-span-2' : ''}`}>
-          {planned.method.inputs.map((spec, index) =>
-            spec.type === 'number' ? (
-              <NumberInput
-                key={spec.id}
-                ref={entry.register(spot(spec.id))}
+          <UsualButton field={field} onTake={() => field.usual && entry.takeAll(field, field.usual) && entry.next()} />
+          {planned.method.inputs.map((spec, index) => (
+            <div key={spec.id} className={active || index < 2 || field.texts[spec.id] ? '' : 'hidden'}>
+              {planned.method.inputs.length > 1 && <p className="label text-[13px]">{spec.label}</p>}
+              <OneInput
                 spec={spec}
-                name={`${where}${title}, ${planned.method.title}: ${spec.label}`}
-                text={field.texts[spec.id] ?? ''}
-                bad={field.badInput === spec.id}
+                field={field}
+                entry={entry}
+                name={`${title}, ${planned.method.title}`}
                 describedBy={below}
-                onText={(text) => entry.onText(field, spec.id, text)}
-                onFocus={() => entry.focus(spot(spec.id))}
-                onBlur={() => entry.leave(field)}
-                onEnter={entry.next}
                 autoFocus={active && index === 0}
-              />
-            ) : (
-              <ChoiceInput
-                key={spec.id}
-                spec={spec}
-                name={`${where}${title}, ${planned.method.title}`}
-                value={field.texts[spec.id] ?? ''}
-                onChoose={(value) => entry.choose(field, spec.id, value)}
                 onFocus={() => entry.focus(spot(spec.id))}
+                onNumberFocus={() => entry.focus(spot(spec.id))}
               />
-            ),
+            </div>
+          ))}
+          {planned.method.inputs.length === 0 && (
+            <TakeWorkedOut field={field} onTake={entry.next} onFocus={() => entry.focus(spot(''))} />
           )}
           <WorkedOut field={field} />
         </div>

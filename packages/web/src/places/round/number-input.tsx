@@ -40,6 +40,7 @@ export function NumberInput({
       <input
         ref={ref}
         autoFocus={autoFocus}
+        data-input={spec.id}
         aria-label={name}
         aria-invalid={bad ? true : undefined}
         aria-describedby={describedBy}

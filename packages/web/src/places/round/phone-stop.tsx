@@ -1,264 +1,272 @@
-import { dayOf, SLOT_NAMES, titleOf } from '@yarnix/core';
+import { dayOf } from '@yarnix/core';
 import { ArrowLeft, ArrowRight, X } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { OutboxStatus } from '../../field/outbox-status.tsx';
-import { change } from '../../field/rounds.ts';
 import { Button } from '../../kit/button.tsx';
-import { Keypad, press, type Key } from '../../kit/keypad.tsx';
-import { InlineThread } from '../../thread/inline-thread.tsx';
-import { StopState } from './cautions.tsx';
-import { ChoiceInput } from './choice-input.tsx';
-import { WorkedOut } from './field-row.tsx';
-import { baselineWords, lastValues } from './field-words.ts';
-import { NumberInput } from './number-input.tsx';
+import { Keypad } from '../../kit/keypad.tsx';
+import { Listen } from './listen.tsx';
+import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
+import { PhoneField } from './phone-field.tsx';
+import { PhoneHead } from './phone-head.tsx';
+import { PhotoButton } from './photo-button.tsx';
+import { PutOffLine, PutOffReasons } from './put-off.tsx';
 import { ReplacePart } from './replace-part.tsx';
 import type { RoundField } from './round-model.ts';
 import { isReplaceable } from './round-parts.ts';
+import { runningShort } from './running-clock.tsx';
+import { beginStop, toRestore } from './stop-begin.ts';
 import { afterStop, reasonSuggested, roundBase, type StopProps } from './stop-props.ts';
 import { spotsOf, useEntry, type Spot } from './use-entry.ts';
-import { VerdictWords } from './verdict-words.tsx';
+import { UsualButton } from './usual.tsx';
 
-/** The head of a stop on a phone: its state, its cautions and the weather, before the first reading. */
-function StopHead({ stop, record, view, onBegin }: StopProps & { onBegin: () => void }) {
-  const set = (text: string) => void change(record.visitId, (r) => ({ ...r, outdoorText: text }));
-  const asksWeather = stop.id === 'running';
-  const onKey = (key: Key) => (key === 'next' ? onBegin() : set(press(record.outdoorText, key)));
-  return (
-    <>
-      <div className="grid flex-1 content-start gap-3 overflow-y-auto px-4 py-3">
-        <h1 className="text-[26px] font-bold">{stop.title}</h1>
-        <StopState stop={stop} startOpen={!asksWeather} />
-        {asksWeather && (
-          <div>
-            <p className="label text-[17px]">Outdoor air</p>
-            <NumberInput
-              big
-              spec={{ id: 'outdoor', type: 'number', label: 'Outdoor air', unit: '°F', overLimit: false }}
-              name="Outdoor air, °F"
-              text={record.outdoorText}
-              bad={view.outdoorProblem !== null}
-              describedBy="outdoor-below"
-              onText={set}
-              onFocus={() => undefined}
-              onEnter={onBegin}
-              autoFocus
-            />
-            <p id="outdoor-below" className={view.outdoorProblem ? 'font-semibold text-act' : 'label'}>
-              {view.outdoorProblem ?? 'Entered once; travels with each reading.'}
-            </p>
-          </div>
-        )}
-      </div>
-      {asksWeather ? (
-        <Keypad onKey={onKey} overLimit={false} signed nextLabel="Begin" />
-      ) : (
-        <div className="p-4">
-          <Button look="main" className="min-h-16 w-full text-[20px]" onClick={onBegin}>
-            Done, begin
-          </Button>
-        </div>
-      )}
-    </>
-  );
-}
+type Opened = 'replace' | 'put-off' | null;
 
-function FieldBody({
-  field,
-  entry,
-  active,
-  onActive,
-}: {
-  field: RoundField;
-  entry: ReturnType<typeof useEntry>;
-  active: Spot | null;
-  onActive: (spot: Spot) => void;
-}) {
-  const { planned } = field;
-  const below = `verdict-${field.key}`;
-  const title = titleOf(planned.kind, planned.point);
-  const many = planned.method.inputs.length > 1;
+function PhoneHeader({ system, record, stop, at }: StopProps & { at: number }) {
+  const running = runningShort(stop);
+  const place = at > 0 && at <= stop.fields.length ? ` · ${at} of ${stop.fields.length}` : '';
   return (
-    <>
-      <div>
-        <div className="flex items-baseline justify-between gap-3">
-          <h1 className="text-[24px] font-bold">{title}</h1>
-          <span className="label text-right">{planned.method.title}</span>
-        </div>
-        <p className="label text-[16px]">
-          {planned.kind.plateLine(field.about)}
-          {field.before.length > 0 ? ` · last ${lastValues(field.before, planned.kind, 1)}` : ''}
-          {baselineWords(field)}
+    <header className="flex items-center gap-2 border-b border-rule-strong py-1 pr-4 pl-1">
+      <Link
+        to={`/systems/${record.systemId}`}
+        aria-label="Leave the round for now"
+        className="grid size-12 place-items-center"
+      >
+        <X size={22} />
+      </Link>
+      <div className="min-w-0 flex-1">
+        <p className="truncate font-bold">{system.address}</p>
+        <p className="label truncate text-[14px]">
+          {stop.title}
+          {place}
+          {at > 0 && running ? ` · ${running}` : ''}
         </p>
-        {planned.component.isNew && (
-          <p className="font-semibold text-copper">
-            New {SLOT_NAMES[planned.component.slot].toLowerCase()}, first readings
-          </p>
-        )}
       </div>
-      {planned.method.inputs.map((spec) =>
-        spec.type === 'number' ? (
-          <div key={spec.id} className={many && spec.id !== active?.input ? 'opacity-80' : ''}>
-            {many && <p className="label text-[16px]">{spec.label}</p>}
-            <NumberInput
-              big
-              ref={entry.register({ key: field.key, input: spec.id })}
-              spec={spec}
-              name={`${title}, ${planned.method.title}: ${spec.label}`}
-              text={field.texts[spec.id] ?? ''}
-              bad={field.badInput === spec.id}
-              describedBy={below}
-              onText={(text) => entry.onText(field, spec.id, text)}
-              onFocus={() => onActive({ key: field.key, input: spec.id })}
-              onBlur={() => entry.leave(field)}
-              onEnter={entry.next}
-              autoFocus={spec.id === active?.input}
-            />
-          </div>
-        ) : (
-          <ChoiceInput
-            key={spec.id}
-            big
-            spec={spec}
-            name={`${title}, ${planned.method.title}`}
-            value={field.texts[spec.id] ?? ''}
-            onChoose={(value) => entry.choose(field, spec.id, value)}
-            onFocus={() => onActive({ key: field.key, input: spec.id })}
-          />
-        ),
-      )}
-      <WorkedOut field={field} />
-      <div className="text-[17px]">
-        <VerdictWords
-          field={field}
-          id={below}
-          whole
-          onKeep={() => entry.keep(field)}
-          onPerhaps={(value) => entry.onText(field, planned.method.inputs[0]?.id ?? '', String(value))}
-        />
+      <OutboxStatus />
+    </header>
+  );
+}
+
+/** The end of a stop: what is put back before going on. */
+function PhoneTail({ onNext, ...props }: StopProps & { onNext: () => void }) {
+  const ends = toRestore(props.record, props.stop);
+  return (
+    <>
+      <div className="grid flex-1 content-start gap-2 overflow-y-auto px-4 py-4">
+        <h1 className="text-[26px] font-bold">{ends.length > 0 ? 'Put back, one by one' : 'All put back'}</h1>
+        {ends.map((end) => (
+          <PutBackButton key={end.id} record={props.record} end={end} />
+        ))}
       </div>
-      {field.thread.points.length > 0 && !many && (
-        <InlineThread
-          data={field.thread}
-          standing={field.verdict?.standing ?? 'unproven'}
-          unit={planned.kind.unit}
-          width={358}
-          height={84}
-        />
-      )}
+      <div className="p-4">
+        <Button look={ends.length > 0 ? 'plain' : 'main'} className="min-h-16 w-full text-[20px]" onClick={onNext}>
+          {ends.length > 0 ? 'Later, to the next stop' : 'To the next stop'}
+        </Button>
+      </div>
     </>
   );
 }
 
-/** A stop on a phone: its head first, then one reading at a time above the keypad. */
-export function PhoneStop(props: StopProps) {
-  const { system, record, view, stop } = props;
-  const navigate = useNavigate();
-  const [search, setSearch] = useSearchParams();
-  const at = Number(search.get('at') ?? 0);
-  const index = Math.min(Math.max(0, at - 1), stop.fields.length - 1);
-  const field = stop.fields[index];
-  const [input, setInput] = useState<string | null>(null);
-  const [replacing, setReplacing] = useState(false);
-  const first = field ? (spotsOf([field])[0] ?? null) : null;
-  const active: Spot | null =
-    field && input !== null && field.planned.method.inputs.some((i) => i.id === input)
-      ? { key: field.key, input }
-      : first;
-
-  const go = (to: number) => {
-    setReplacing(false);
-    setInput(null);
-    if (to > stop.fields.length) void navigate(afterStop(props), { replace: true });
-    else setSearch({ at: String(Math.max(0, to)) }, { replace: true });
-  };
-  const onActive = (spot: Spot) => setInput(spot.input);
-  // On a phone only this field is on the screen: moving past its last input moves on to the next reading.
-  const entry = useEntry(record, view, field ? [field] : [], active, onActive, () => go(index + 2));
-  const isChoice = entry.spec?.type === 'choice';
-
+function PhoneTools({
+  props: { record },
+  field,
+  index,
+  opened,
+  onOpen,
+  onGo,
+}: {
+  props: StopProps;
+  field: RoundField;
+  index: number;
+  opened: Opened;
+  onOpen: (what: Opened) => void;
+  onGo: (to: number) => void;
+}) {
+  const arrow = 'grid size-12 flex-none place-items-center';
   return (
-    <div className="flex h-dvh flex-col">
-      <header className="flex items-center gap-2 border-b border-rule-strong py-1 pr-4 pl-1">
-        <Link
-          to={`/systems/${record.systemId}`}
-          aria-label="Leave the round for now"
-          className="grid size-12 place-items-center"
+    <div className="flex items-center justify-between border-t border-rule px-1">
+      <button type="button" aria-label="Reading before" className={arrow} onClick={() => onGo(index)}>
+        <ArrowLeft size={22} />
+      </button>
+      {field.status !== 'taken' && opened === null && (
+        <Button look="quiet" className="!px-2" onClick={() => onOpen('put-off')}>
+          Put off
+        </Button>
+      )}
+      {isReplaceable(field.planned.component) && opened === null && (
+        <Button look="quiet" className="!px-2" onClick={() => onOpen('replace')}>
+          Part replaced
+        </Button>
+      )}
+      <Link to={`${roundBase(record)}/close`} className="label grid min-h-12 place-items-center px-2">
+        Close
+      </Link>
+      <button type="button" aria-label="Reading after" className={arrow} onClick={() => onGo(index + 2)}>
+        <ArrowRight size={22} />
+      </button>
+    </div>
+  );
+}
+
+type Entry = ReturnType<typeof useEntry> & { readonly leaveFor: () => void };
+
+function PhonePad({ field, entry }: { field: RoundField; entry: Entry }) {
+  const spec = entry.spec?.type === 'number' ? entry.spec : null;
+  const nothing = field.status === 'empty' || field.status === 'put-off';
+  if (!spec) {
+    return (
+      <div className="grid gap-2 p-4">
+        <UsualButton
+          big
+          field={field}
+          onTake={() => field.usual && entry.takeAll(field, field.usual) && entry.leaveFor()}
+        />
+        <Button
+          look={field.usual ? 'plain' : 'main'}
+          className={field.usual ? 'w-full' : 'min-h-16 w-full text-[20px]'}
+          onClick={entry.next}
         >
-          <X size={22} />
-        </Link>
-        <div className="min-w-0 flex-1">
-          <p className="truncate font-bold">{system.address}</p>
-          <p className="label text-[14px]">
-            {stop.title}
-            {at > 0 ? ` · ${index + 1} of ${stop.fields.length}` : ''}
-          </p>
+          {nothing ? 'Skip' : 'Next'}
+        </Button>
+      </div>
+    );
+  }
+  return (
+    <>
+      {field.usual && (
+        <div className="px-4 pb-2">
+          <UsualButton
+            big
+            field={field}
+            onTake={() => field.usual && entry.takeAll(field, field.usual) && entry.leaveFor()}
+          />
         </div>
-        <OutboxStatus />
-      </header>
-      {at === 0 || !field ? (
-        <StopHead {...props} onBegin={() => go(1)} />
-      ) : (
-        <>
-          <div key={field.key} className="grid flex-1 content-start gap-2 overflow-y-auto px-4 py-3">
-            {!replacing && <FieldBody field={field} entry={entry} active={active} onActive={onActive} />}
-            {replacing && (
-              <ReplacePart
-                part={field.planned.component}
-                visitId={record.visitId}
-                today={dayOf(new Date().toISOString())}
-                policy={view.policy}
-                suggestedReason={reasonSuggested(field)}
-                heading={<h1 className="text-[24px] font-bold">Part replaced</h1>}
-                onDone={(newId) => {
-                  setReplacing(false);
-                  if (newId) setSearch({ at: String(index + 1) }, { replace: true });
+      )}
+      <Keypad
+        onKey={entry.onKey}
+        overLimit={spec.overLimit}
+        jumps={spec.jumps ?? false}
+        signed={spec.signed ?? false}
+        nextLabel={nothing ? 'Skip' : 'Next'}
+      />
+    </>
+  );
+}
+
+/** The index of the next reading that is asked for: those nobody misses are reached by the arrows. */
+function nextWanted(stop: StopProps['stop'], index: number): number {
+  const ahead = stop.fields.findIndex((f, i) => i > index && (!f.planned.method.optional || f.owed !== null));
+  return ahead < 0 ? stop.fields.length : ahead;
+}
+
+/** One reading on the whole screen: its field above, its tools, and the pad at the thumb. */
+function PhoneReading({
+  props,
+  field,
+  index,
+  onGo,
+}: {
+  props: StopProps;
+  field: RoundField;
+  index: number;
+  onGo: (to: number) => void;
+}) {
+  const { record, view } = props;
+  const [input, setInput] = useState<string | null>(null);
+  const [opened, setOpened] = useState<Opened>(null);
+  const [listening, setListening] = useState(false);
+  const [, setSearch] = useSearchParams();
+  const first = spotsOf([field])[0] ?? null;
+  const known = input !== null && field.planned.method.inputs.some((i) => i.id === input);
+  const active: Spot | null = known ? { key: field.key, input } : first;
+  const onward = () => onGo(nextWanted(props.stop, index) + 1);
+  // On a phone only this field is on the screen: moving past its last input moves on to the next reading.
+  const entry = { ...useEntry(record, [field], active, (spot) => setInput(spot.input), onward), leaveFor: onward };
+  return (
+    <>
+      <div
+        key={field.key}
+        data-status={field.status}
+        data-place={field.key}
+        className="grid flex-1 content-start gap-2 overflow-y-auto px-4 py-3"
+      >
+        {opened === 'replace' ? (
+          <ReplacePart
+            part={field.planned.component}
+            visitId={record.visitId}
+            today={dayOf(new Date().toISOString())}
+            policy={view.policy}
+            suggestedReason={reasonSuggested(field)}
+            heading={<h1 className="text-[24px] font-bold">Part replaced</h1>}
+            onDone={(newId) => {
+              setOpened(null);
+              if (newId) setSearch({ at: String(index + 1) }, { replace: true });
+            }}
+          />
+        ) : (
+          <>
+            <PhoneField
+              field={field}
+              entry={entry}
+              active={active}
+              listening={listening}
+              onActive={(spot) => setInput(spot.input)}
+            />
+            <PutOffLine record={record} field={field} />
+            {(field.status === 'empty' || field.status === 'unfinished') && opened === null && (
+              <div className="flex flex-wrap gap-2">
+                <Listen record={record} view={view} field={field} big onListening={setListening} />
+                {!listening && props.stop.mode === 'off' && index === 0 && (
+                  <PhotoButton subject="wiring" systemId={record.systemId} visitId={record.visitId} />
+                )}
+              </div>
+            )}
+            {opened === 'put-off' && (
+              <PutOffReasons
+                record={record}
+                field={field}
+                onDone={(isPutOff) => {
+                  setOpened(null);
+                  if (isPutOff) onward();
                 }}
               />
             )}
-          </div>
-          <div className="flex items-center justify-between border-t border-rule px-1">
-            <button
-              type="button"
-              aria-label="Reading before"
-              className="grid size-12 place-items-center"
-              onClick={() => go(index)}
-            >
-              <ArrowLeft size={22} />
-            </button>
-            {isReplaceable(field.planned.component) && !replacing && (
-              <Button look="quiet" onClick={() => setReplacing(true)}>
-                Part replaced
-              </Button>
-            )}
-            <Link to={`${roundBase(record)}/close`} className="label grid min-h-12 place-items-center px-3">
-              Close
-            </Link>
-            <button
-              type="button"
-              aria-label="Reading after"
-              className="grid size-12 place-items-center"
-              onClick={() => go(index + 2)}
-            >
-              <ArrowRight size={22} />
-            </button>
-          </div>
-          {!replacing &&
-            (isChoice ? (
-              <div className="p-4">
-                <Button look="main" className="min-h-16 w-full text-[20px]" onClick={entry.next}>
-                  Next
-                </Button>
-              </div>
-            ) : (
-              <Keypad
-                onKey={entry.onKey}
-                overLimit={entry.spec?.type === 'number' && entry.spec.overLimit}
-                signed={false}
-                nextLabel={field.status === 'empty' ? 'Skip' : 'Next'}
-              />
-            ))}
-        </>
+          </>
+        )}
+      </div>
+      <PhoneTools props={props} field={field} index={index} opened={opened} onOpen={setOpened} onGo={onGo} />
+      {opened === null && !listening && <PhonePad field={field} entry={entry} />}
+    </>
+  );
+}
+
+/** A stop on a phone: its head first, then one reading at a time above the keypad, then what is put back. */
+export function PhoneStop(props: StopProps) {
+  const { record, stop } = props;
+  const navigate = useNavigate();
+  const [search, setSearch] = useSearchParams();
+  const at = Math.max(0, Number(search.get('at') ?? 0) || 0);
+  const field = stop.fields[at - 1];
+  const leave = () => void navigate(afterStop(props), { replace: true });
+  const go = (to: number) => {
+    const past = to > stop.fields.length;
+    if (past && toRestore(record, stop).length === 0) leave();
+    else setSearch({ at: String(Math.min(Math.max(0, to), stop.fields.length + 1)) }, { replace: true });
+  };
+  const begin = () => {
+    beginStop(record, stop);
+    go(1);
+  };
+  return (
+    <div className="flex h-dvh flex-col">
+      <PhoneHeader {...props} at={at} />
+      <LooseEndsBar record={record} />
+      {at > stop.fields.length ? (
+        <PhoneTail {...props} onNext={leave} />
+      ) : field ? (
+        <PhoneReading key={field.key} props={props} field={field} index={at - 1} onGo={go} />
+      ) : (
+        <PhoneHead {...props} onBegin={begin} />
       )}
     </div>
   );

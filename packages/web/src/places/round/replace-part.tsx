@@ -4,6 +4,7 @@ import {
   parseCapacitorRating,
   ratingOf,
   sayReplacement,
+  SLOT_NAMES,
   type Day,
   type Policy,
 } from '@yarnix/core';
@@ -13,7 +14,7 @@ import { fitPart } from '../../field/rounds.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field } from '../../kit/field.tsx';
 import { RatingReadout } from '../systems/rating-readout.tsx';
-import type { RoundComponent } from './round-parts.ts';
+import { hasRating, type RoundComponent } from './round-parts.ts';
 
 /** "Part replaced": the new label is read as it is typed and held against the replacement rule; then its life begins. */
 export function ReplacePart({
@@ -38,9 +39,11 @@ export function ReplacePart({
   const [overrule, setOverrule] = useState('');
   const read = parseCapacitorRating(rating);
   const original = ratingOf(part);
-  const verdict = read.outcome === 'rating' && original ? judgeReplacement(original, read, policy) : null;
+  const isRun = part.kind === 'run-capacitor';
+  const verdict = isRun && read.outcome === 'rating' && original ? judgeReplacement(original, read, policy) : null;
   const refused = verdict?.verdict === 'refused';
-  const ready = read.outcome === 'rating' && reason.trim() !== '' && (!refused || overrule.trim() !== '');
+  const rated = hasRating(part);
+  const ready = (!rated || read.outcome === 'rating') && reason.trim() !== '' && (!refused || overrule.trim() !== '');
 
   const fit = () => {
     const id = v7();
@@ -48,7 +51,7 @@ export function ReplacePart({
     void fitPart(visitId, id, {
       replaces: part.id,
       fittedOn: isoOf(today),
-      plate: { rating: rating.trim() },
+      plate: rated ? { rating: rating.trim() } : {},
       reason: reason.trim(),
       visitId,
       ...overruled,
@@ -65,20 +68,29 @@ export function ReplacePart({
       }}
     >
       {heading}
-      <Field
-        label="What the new label says"
-        value={rating}
-        autoFocus
-        onChange={(e) => setRating(e.target.value)}
-        hint={<RatingReadout text={rating} />}
-      />
+      {rated && (
+        <Field
+          label="What the new label says"
+          value={rating}
+          autoFocus
+          onChange={(e) => setRating(e.target.value)}
+          hint={<RatingReadout text={rating} />}
+        />
+      )}
       {verdict && <p className={refused ? 'font-semibold text-act' : ''}>{sayReplacement(verdict)}</p>}
       {refused && (
         <Field label="Fitted all the same, because" value={overrule} onChange={(e) => setOverrule(e.target.value)} />
       )}
-      <Field label="Why the old one came out" value={reason} onChange={(e) => setReason(e.target.value)} />
+      <Field
+        label="Why the old one came out"
+        value={reason}
+        autoFocus={!rated}
+        onChange={(e) => setReason(e.target.value)}
+      />
       <p className="text-sm text-soft">
-        Same volts or higher. Leave the relief and the rating visible; date and initial the can.
+        {rated
+          ? 'Same volts or higher. Leave the relief and the rating visible; date and initial the can.'
+          : `A new ${SLOT_NAMES[part.slot].toLowerCase()} begins a life of its own: its first readings become its baseline. Date and initial it.`}
       </p>
       <div className="flex flex-wrap gap-2">
         <Button look="main" type="submit" disabled={!ready}>

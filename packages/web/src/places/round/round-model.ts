@@ -6,29 +6,35 @@ import {
   judge,
   judgedReading,
   nextRoundAfter,
-  OUTDOOR_MOST_F,
-  parseMeasure,
   planRound,
   sayReason,
   sayRefusal,
-  standingReadings,
+  seasonOf,
+  byThread,
+  POINTS,
+  threadKey,
   threadReadingsOf,
+  dayOf,
   threadState,
   type About,
   type Conditions,
   type Day,
+  type FollowUpView,
   type EntryCheck,
   type InlineThreadData,
   type Inputs,
   type PlannedReading,
   type Policy,
+  type PressureTables,
+  type Season,
   type Stop,
   type SystemDetail,
   type Verdict,
 } from '@yarnix/core';
-import { placeKey, type RoundRecord } from '../../field/round-record.ts';
-import { readTexts, textOf, type Typed } from './field-entry.ts';
+import { placeKey, type LocalFollowUp, type RoundRecord } from '../../field/round-record.ts';
+import { readTexts, requiredInputs, textOf, type Typed } from './field-entry.ts';
 import { allReadings, livingParts, type RoundComponent, type RoundReading } from './round-parts.ts';
+import { runningMinutes, visitConditions } from './visit-conditions.ts';
 
 /** One field of a round as it stands: what was typed, what it comes to, and how it is judged. */
 export interface RoundField {
@@ -37,7 +43,15 @@ export interface RoundField {
   readonly about: About;
   /** Text in each input, typed or taken. */
   readonly texts: Readonly<Record<string, string>>;
-  readonly status: 'empty' | 'unfinished' | 'refused' | 'questioned' | 'ready' | 'taken';
+  readonly status: 'empty' | 'unfinished' | 'refused' | 'questioned' | 'ready' | 'taken' | 'put-off';
+  /** What holds for this reading now. */
+  readonly conditions: Conditions;
+  /** The entry when all is as it should be, while nothing has been entered. */
+  readonly usual: Inputs | null;
+  /** Why it was put off on this round. */
+  readonly followUp: LocalFollowUp | null;
+  /** Put off on an earlier visit and not taken since. */
+  readonly owed: FollowUpView | null;
   /** Sentences at the field: why it is refused, or what is asked. */
   readonly sentences: readonly string[];
   /** The input the sentence belongs to, when it belongs to one. */
@@ -55,6 +69,8 @@ export interface RoundField {
 
 export interface RoundStop extends Omit<Stop<RoundComponent>, 'readings'> {
   readonly fields: readonly RoundField[];
+  /** Minutes the machine has run in this stop's mode; null when nobody said it began. */
+  readonly runningMin: number | null;
 }
 
 export interface RoundView {
@@ -67,6 +83,8 @@ export interface RoundView {
   readonly nextRound: Day;
   /** The firm's, by which everything here is judged. */
   readonly policy: Policy;
+  readonly season: Season;
+  readonly tables: PressureTables;
 }
 
 interface Scene {
@@ -75,23 +93,30 @@ interface Scene {
   readonly policy: Policy;
   readonly components: readonly RoundComponent[];
   readonly readings: readonly RoundReading[];
+  /** The readings that stand, by thread, each in the order they were taken. */
+  readonly threads: ReadonlyMap<string, readonly RoundReading[]>;
   readonly conditions: Conditions;
+  readonly tables: PressureTables;
   readonly today: Day;
   readonly nextRound: Day;
 }
 
-const threadOf = (scene: Scene, planned: PlannedReading<RoundComponent>): RoundReading[] =>
-  standingReadings(scene.readings).filter(
-    (r) => r.componentId === planned.component.id && r.kind === planned.kind.id && r.point === planned.point,
-  );
+const threadOf = (scene: Scene, { component, kind, point }: PlannedReading<RoundComponent>): readonly RoundReading[] =>
+  scene.threads.get(threadKey({ componentId: component.id, kind: kind.id, point })) ?? [];
+
+/** The numbers of one part's kind on this visit, at all its points. */
+function companionsAt(scene: Scene, { component, kind }: PlannedReading<RoundComponent>) {
+  const own = POINTS.flatMap((point) => threadOf(scene, { component, kind, point } as PlannedReading<RoundComponent>));
+  return companionsOf(own, { visitId: scene.record.visitId, componentId: component.id, kind: kind.id });
+}
 
 function verdictFor(
   scene: Scene,
   planned: PlannedReading<RoundComponent>,
   check: Exclude<EntryCheck, { outcome: 'refused' }>,
   earlier: readonly RoundReading[],
+  conditions: Conditions,
 ): Verdict {
-  const place = { visitId: scene.record.visitId, componentId: planned.component.id, kind: planned.kind.id };
   return judge(
     {
       kind: planned.kind.id,
@@ -100,6 +125,7 @@ function verdictFor(
       value: check.value,
       finding: check.finding,
       day: scene.today,
+      conditions,
     },
     {
       systemKind: scene.system.kind,
@@ -107,7 +133,7 @@ function verdictFor(
       component: planned.component,
       earlier: threadReadingsOf(earlier.map(judgedReading)),
       nextRound: scene.nextRound,
-      companions: companionsOf(scene.readings, place),
+      companions: companionsAt(scene, planned),
     },
     scene.policy,
   );
@@ -143,11 +169,20 @@ function drawThread(
   return state ? inlineThread(judged, state) : { points: [], limit: null, baseline: null, ahead: null };
 }
 
-function statusOf(typed: Typed, check: EntryCheck | null, isDraft: boolean, count: number): RoundField['status'] {
+function statusOf(
+  typed: Typed,
+  check: EntryCheck | null,
+  isTyped: boolean,
+  isTaken: boolean,
+  required: number,
+): RoundField['status'] {
+  // A value worked out from readings that are not there yet is merely not there yet.
+  const isWorkedOut = required === 0;
+  if (isTaken && !isTyped) return 'taken';
+  if (isWorkedOut && check?.outcome === 'refused') return 'empty';
   if (typed.refusal || check?.outcome === 'refused') return 'refused';
-  if (typed.missing === count) return 'empty';
+  if (typed.missing === required && !isWorkedOut) return 'empty';
   if (!check) return 'unfinished';
-  if (!isDraft) return 'taken';
   return check.outcome === 'questioned' ? 'questioned' : 'ready';
 }
 
@@ -167,85 +202,117 @@ function sentencesOf(scene: Scene, key: string, typed: Typed, check: EntryCheck 
     : [];
 }
 
-function fieldOf(scene: Scene, planned: PlannedReading<RoundComponent>): RoundField {
-  const place = {
-    componentId: planned.component.id,
-    kind: planned.kind.id,
-    point: planned.point,
-    method: planned.method.id,
-  };
+const NO_THREAD: InlineThreadData = { points: [], limit: null, baseline: null, ahead: null };
+
+/** Makes a value the first time it is asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
+/** Whether anything stands in a field that is not taken yet. */
+const hasText = (draft: Readonly<Record<string, string>> | undefined): boolean =>
+  draft !== undefined && Object.values(draft).some((text) => text.trim() !== '');
+
+function fieldOf(scene: Scene, planned: PlannedReading<RoundComponent>, runningMin: number | null): RoundField {
+  const { component, kind, point, method } = planned;
+  const place = { componentId: component.id, kind: kind.id, point, method: method.id };
   const key = placeKey(place);
   const thread = threadOf(scene, planned);
-  const taken = thread.findLast((r) => r.visitId === scene.record.visitId && r.method === planned.method.id) ?? null;
+  const taken = thread.findLast((r) => r.visitId === scene.record.visitId && r.method === method.id) ?? null;
   const draft = scene.record.drafts[key];
-  const texts = Object.fromEntries(
-    planned.method.inputs.map(({ id }) => [id, draft?.[id] ?? textOf(taken?.inputs[id])]),
-  );
+  const texts = Object.fromEntries(method.inputs.map(({ id }) => [id, draft?.[id] ?? textOf(taken?.inputs[id])]));
   const typed = readTexts(planned, texts);
+  const conditions = runningMin === null ? scene.conditions : { ...scene.conditions, runningMin };
   const about: About = {
     systemKind: scene.system.kind,
     plate: scene.system.plate,
-    component: planned.component,
-    point: planned.point,
+    component,
+    point,
+    conditions,
+    tables: scene.tables,
   };
   const complete = !typed.refusal && typed.missing === 0;
-  const check = complete ? checkEntry(planned.kind, planned.method, typed.inputs, about, scene.conditions) : null;
+  const check = complete ? checkEntry(kind, method, typed.inputs, about) : null;
   const accepted = check && check.outcome !== 'refused' ? check : null;
   const earlier = countingReadings(thread, scene.components).filter((r) => r !== taken);
-  const isFindingOnly = planned.method.inputs.every((i) => i.type === 'choice');
+  const isFindingOnly = method.inputs.length > 0 && method.inputs.every((i) => i.type !== 'number');
+  const isDraft = taken ? draft !== undefined : hasText(draft) || method.inputs.length === 0;
+  const status = statusOf(typed, check, isDraft, taken !== null, requiredInputs(planned));
+  const followUp = followUpOf(scene.record, key);
+  const entered = status === 'empty' ? null : accepted;
+  const verdict = once(() => (entered ? verdictFor(scene, planned, entered, earlier, conditions) : null));
+  // What is still in question would squash the thread it is to be compared with.
+  const shown = isDraft && check?.outcome === 'questioned' ? null : entered;
+  const inline = once(() => (isFindingOnly ? NO_THREAD : drawThread(scene, planned, earlier, shown)));
   return {
     key,
     planned,
     about,
+    conditions,
     texts,
-    status: statusOf(typed, check, draft !== undefined, planned.method.inputs.length),
-    sentences: sentencesOf(scene, key, typed, check, draft !== undefined),
+    status: status === 'empty' && followUp ? 'put-off' : status,
+    usual: status === 'empty' ? (method.usual?.(about) ?? null) : null,
+    followUp,
+    owed: owedAt(scene.system, place),
+    sentences:
+      status === 'empty' ? sentencesOf(scene, key, typed, null, false) : sentencesOf(scene, key, typed, check, isDraft),
     badInput: typed.refusal?.input ?? (check?.outcome === 'refused' ? check.input : null),
-    perhaps: draft ? perhapsOf(check) : null,
-    verdict: accepted ? verdictFor(scene, planned, accepted, earlier) : null,
-    // What is still in question would squash the thread it is to be compared with.
-    thread: isFindingOnly
-      ? { points: [], limit: null, baseline: null, ahead: null }
-      : drawThread(scene, planned, earlier, draft && check?.outcome === 'questioned' ? null : accepted),
+    perhaps: isDraft ? perhapsOf(check) : null,
+    // Worked out when it is looked at: only the fields of one stop are on the screen, and every keystroke makes a view.
+    get verdict() {
+      return verdict();
+    },
+    get thread() {
+      return inline();
+    },
     before: isFindingOnly ? [] : threadReadingsOf(earlier.map(judgedReading)).reverse(),
-    entry: accepted ? { inputs: typed.inputs, check: accepted } : null,
+    entry: entered ? { inputs: typed.inputs, check: entered } : null,
     taken,
   };
 }
 
-/** Conditions of the visit: outdoor air as typed, line volts as taken at the first field of the round. */
-function conditionsOf(
-  record: RoundRecord,
-  readings: readonly RoundReading[],
-): { conditions: Conditions; problem: string | null } {
-  const outdoor = record.outdoorText.trim() === '' ? null : parseMeasure(record.outdoorText, '°F');
-  const volts = standingReadings(readings).findLast(
-    (r) => r.visitId === record.visitId && r.kind === 'line-volts',
-  )?.value;
-  return {
-    conditions: {
-      ...(outdoor?.outcome === 'number' && outdoor.value <= OUTDOOR_MOST_F ? { outdoorF: outdoor.value } : {}),
-      ...(typeof volts === 'number' ? { lineVolts: volts } : {}),
-    },
-    problem:
-      outdoor?.outcome === 'refused'
-        ? sayRefusal(outdoor.because)
-        : outdoor?.outcome === 'number' && outdoor.value > OUTDOOR_MOST_F
-          ? `${outdoor.value} °F is above anything met outdoors.`
-          : null,
-  };
-}
+/** The follow-up this round made of a field, unless it was taken back. */
+const followUpOf = (record: RoundRecord, key: string): LocalFollowUp | null =>
+  record.followUps.find((f) => placeKey(f.followUp) === key && !f.followUp.withdrawn) ?? null;
 
-/** The whole round as it stands, worked out from the system, this device's record and the firm's policy. */
-export function roundView(system: SystemDetail, record: RoundRecord, policy: Policy, today: Day): RoundView {
+/** What an earlier visit put off at a place and nobody has taken since. */
+const owedAt = (
+  system: SystemDetail,
+  place: { componentId: string; kind: string; point: string },
+): FollowUpView | null =>
+  system.followUps.find(
+    (f) =>
+      f.componentId === place.componentId &&
+      f.kind === place.kind &&
+      f.point === place.point &&
+      f.doneBy === null &&
+      !f.withdrawn,
+  ) ?? null;
+
+/** The season a round is worked for: as chosen at its start, else by its date. */
+export const seasonOfRound = (record: RoundRecord): Season => record.season ?? seasonOf(dayOf(record.startedAt));
+
+/** The whole round as it stands at a moment (ms), worked out from the system, this device's record and the firm's policy. */
+export function roundView(
+  system: SystemDetail,
+  record: RoundRecord,
+  policy: Policy,
+  now: number,
+  tables: PressureTables = {},
+): RoundView {
   const components = livingParts(system, record);
   const readings = allReadings(system, record);
-  const { conditions, problem } = conditionsOf(record, readings);
+  const { conditions, problem } = visitConditions(record, readings, now, system.plate.altitudeFt);
+  const today = dayOf(new Date(now).toISOString());
   const nextRound = nextRoundAfter(today, policy);
-  const scene: Scene = { system, record, policy, components, readings, conditions, today, nextRound };
-  const stops = planRound(system.kind, components).map((stop) => ({
-    ...stop,
-    fields: stop.readings.map((planned) => fieldOf(scene, planned)),
-  }));
-  return { stops, conditions, outdoorProblem: problem, components, readings, nextRound, policy };
+  const season = seasonOfRound(record);
+  const threads = byThread(readings);
+  const scene: Scene = { system, record, policy, components, readings, threads, conditions, tables, today, nextRound };
+  const plan = planRound({ systemKind: system.kind, plate: system.plate, components, season });
+  const stops = plan.map((stop) => {
+    const runningMin = runningMinutes(record, stop.mode, now);
+    return { ...stop, runningMin, fields: stop.readings.map((planned) => fieldOf(scene, planned, runningMin)) };
+  });
+  return { stops, conditions, outdoorProblem: problem, components, readings, nextRound, policy, season, tables };
 }

@@ -61,5 +61,19 @@ export function allReadings(system: SystemDetail, record: RoundRecord): RoundRea
   return [...system.readings, ...local];
 }
 
-/** Whether a component's rating can be replaced by rule: only capacitors have one so far. */
-export const isReplaceable = (component: Component): boolean => component.kind === 'run-capacitor';
+/** What stands for a place rather than a part: it is looked at and measured, never fitted anew. */
+const PLACES: ReadonlySet<Component['kind']> = new Set([
+  'supply',
+  'refrigerant-circuit',
+  'air-side',
+  'outdoor-unit',
+  'indoor-unit',
+  'gas-heat',
+]);
+
+/** Whether a component can be replaced on the spot, so that a new life begins. */
+export const isReplaceable = (component: Component): boolean => !PLACES.has(component.kind);
+
+/** Whether its label carries a rating that the replacement must be held against. */
+export const hasRating = (component: Component): boolean =>
+  component.kind === 'run-capacitor' || component.kind === 'start-capacitor';

@@ -5,6 +5,7 @@ import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { openRounds } from '../../field/rounds.ts';
 import { ButtonLink } from '../../kit/button.tsx';
+import { followUpWords } from '../system/follow-ups.tsx';
 import { dateWords } from './field-words.ts';
 
 const Line = ({ visit, to, word }: { visit: VisitLine; to: string; word: string }) => (
@@ -26,6 +27,35 @@ const Line = ({ visit, to, word }: { visit: VisitLine; to: string; word: string 
     </Link>
   </li>
 );
+
+/** What was put off anywhere and is still to take, the soonest first. */
+function PutOffs() {
+  const { data } = useQuery(queries.followUps());
+  if (!data || data.followUps.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-8 mb-2 text-xl font-bold">{data.followUps.length} put off, to come back to</h2>
+      <ul className="border-t border-rule">
+        {data.followUps.map((f) => {
+          const { title, why } = followUpWords(f);
+          return (
+            <li key={f.id} className="border-b border-rule">
+              <Link
+                to={`/systems/${f.systemId}`}
+                className="grid min-h-12 items-center gap-x-5 py-2 hover:bg-raised md:grid-cols-[230px_1fr_170px_130px]"
+              >
+                <span className="font-bold">{f.address}</span>
+                <span>{title}</span>
+                <span className="label">{why}</span>
+                <span className="label">due {f.dueOn}</span>
+              </Link>
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}
 
 /** Rounds: those under way, here or on another device, and the latest closed ones. */
 export function RoundsScreen() {
@@ -51,7 +81,7 @@ export function RoundsScreen() {
         {unsent.map((r) => (
           <li key={r.visitId} className="border-b border-rule">
             <Link
-              to={`/systems/${r.systemId}/rounds/${r.visitId}/running`}
+              to={`/systems/${r.systemId}/rounds/${r.visitId}/arrive`}
               className="grid min-h-16 items-center py-2 font-bold"
             >
               Started {dateWords(r.startedAt)}, kept on this device
@@ -59,12 +89,13 @@ export function RoundsScreen() {
           </li>
         ))}
         {visits.data.open.map((v) => (
-          <Line key={v.id} visit={v} to={`/systems/${v.systemId}/rounds/${v.id}/running`} word="go on" />
+          <Line key={v.id} visit={v} to={`/systems/${v.systemId}/rounds/${v.id}/arrive`} word="go on" />
         ))}
       </ul>
       <p className="mt-4">
         <ButtonLink to="/systems">Choose a system for a new round</ButtonLink>
       </p>
+      <PutOffs />
       <h2 className="mt-8 mb-2 text-xl font-bold">Latest closed</h2>
       <ul className="border-t border-rule">
         {visits.data.closed.map((v) => (

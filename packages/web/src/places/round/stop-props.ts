@@ -14,6 +14,12 @@ export const roundBase = (record: RoundRecord): string => `/systems/${record.sys
 
 export const systemLine = (system: SystemDetail): string => `${system.address} · ${SYSTEM_KIND_NAMES[system.kind]}`;
 
+/** Where outdoor air is asked on a phone: at the first stop outdoors, or the first of all. */
+export function asksWeather({ view, stop }: StopProps): boolean {
+  const first = view.stops.find((s) => s.place === 'outdoor-unit') ?? view.stops[0];
+  return first?.id === stop.id;
+}
+
 /** Where the round goes after a stop. */
 export function afterStop({ view, stop, record }: StopProps): string {
   const index = view.stops.findIndex((s) => s.id === stop.id);

@@ -1,7 +1,8 @@
 import { NavLink } from 'react-router';
 import type { RoundStop, RoundView } from './round-model.ts';
 
-const isDone = (stop: RoundStop): boolean => stop.fields.every((f) => f.status === 'taken');
+const wanted = (stop: RoundStop) => stop.fields.filter((f) => f.status === 'taken' || !f.planned.method.optional);
+const isDone = (stop: RoundStop): boolean => wanted(stop).every((f) => f.status === 'taken' || f.status === 'put-off');
 const takenIn = (stop: RoundStop): number => stop.fields.filter((f) => f.status === 'taken').length;
 
 /** The stops of the round as knots on a thread. */
@@ -10,7 +11,7 @@ export function StopRail({ view, base }: { view: RoundView; base: string }) {
     ...view.stops.map((s) => ({
       to: `${base}/${s.id}`,
       title: s.title,
-      line: `${takenIn(s)} of ${s.fields.length} taken`,
+      line: `${takenIn(s)} of ${wanted(s).length} taken`,
       done: isDone(s),
     })),
     { to: `${base}/close`, title: 'Close', line: 'what changed', done: false },

@@ -1,8 +1,9 @@
+import type { Inputs } from '@yarnix/core';
 import { useCallback, useRef, useState } from 'react';
 import { press, type Key } from '../../kit/keypad.tsx';
 import type { RoundRecord } from '../../field/round-record.ts';
-import type { RoundField, RoundView } from './round-model.ts';
-import { choose, take, type } from './take.ts';
+import type { RoundField } from './round-model.ts';
+import { choose, take, takeEntry, type } from './take.ts';
 
 /** Where the pad types: a field and one of its inputs. */
 export interface Spot {
@@ -11,14 +12,17 @@ export interface Spot {
 }
 
 export const spotsOf = (fields: readonly RoundField[]): Spot[] =>
-  fields.flatMap((field) => field.planned.method.inputs.map((spec) => ({ key: field.key, input: spec.id })));
+  fields.flatMap((field) =>
+    field.planned.method.inputs.length === 0
+      ? [{ key: field.key, input: '' }]
+      : field.planned.method.inputs.map((spec) => ({ key: field.key, input: spec.id })),
+  );
 
 const nameOf = (spot: Spot): string => `${spot.key}:${spot.input}`;
 
 /** The entry of numbers at a stop: which spot is active, what keys do to it, and how it moves on. */
 export function useEntry(
   record: RoundRecord,
-  view: RoundView,
   fields: readonly RoundField[],
   active: Spot | null,
   onActive: (spot: Spot) => void,
@@ -41,9 +45,13 @@ export function useEntry(
 
   const next = () => {
     const index = spots.findIndex((s) => s.key === active?.key && s.input === active.input);
-    const ahead = spots[index + 1];
+    const isFilled = (spot: Spot) => (field?.texts[spot.input] ?? '').trim() !== '';
+    // What is filled in already is not gone through again; the first empty input of the field is next, else the next field.
+    const later = spots.slice(index + 1);
+    const ahead = later.find((spot) => spot.key !== field?.key || !isFilled(spot));
     const leaving = field && ahead?.key !== field.key;
-    if (leaving && field.status !== 'empty' && field.status !== 'unfinished' && !take(record, view, field)) return;
+    const nothingThere = field?.status === 'empty' || field?.status === 'unfinished' || field?.status === 'put-off';
+    if (leaving && !nothingThere && !take(record, field)) return;
     if (ahead) focus(ahead);
     else onEnd();
   };
@@ -70,10 +78,12 @@ export function useEntry(
       setFresh(false);
       type(record, f, input, text);
     },
-    choose: (f: RoundField, input: string, value: string) => choose(record, view, f, input, value),
+    choose: (f: RoundField, input: string, value: string) => choose(record, f, input, value),
+    /** Takes a whole entry: what is usual, or what the probes settled at. */
+    takeAll: (f: RoundField, inputs: Inputs) => takeEntry(record, f, inputs),
     /** Leaving a field takes it when nothing stands against it. */
-    leave: (f: RoundField) => void (f.status === 'ready' && take(record, view, f)),
-    keep: (f: RoundField) => void take(record, view, f, true),
+    leave: (f: RoundField) => void (f.status === 'ready' && take(record, f)),
+    keep: (f: RoundField) => void take(record, f, true),
     spec: field?.planned.method.inputs.find((i) => i.id === active?.input) ?? null,
   };
 }

@@ -1,6 +1,6 @@
-import { dayOf, type SystemDetail } from '@yarnix/core';
+import { tablesOf, type SystemDetail } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { queries } from '../../app/queries.ts';
 import type { RoundRecord } from '../../field/round-record.ts';
 import { takeUpRound } from '../../field/rounds.ts';
@@ -12,6 +12,18 @@ export type RoundScreenData =
   | { readonly status: 'failed'; readonly error: Error; readonly retry: () => void }
   | { readonly status: 'here'; readonly system: SystemDetail; readonly record: RoundRecord; readonly view: RoundView };
 
+const TICK_MS = 15_000;
+
+/** The time, ms, often enough for minutes to count. */
+function useNow(): number {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), TICK_MS);
+    return () => clearInterval(timer);
+  }, []);
+  return now;
+}
+
 /** Everything a round's screens show, live: the system from the server or the device's copy, the record from the device. */
 export function useRoundView(systemId: string, visitId: string): RoundScreenData {
   const system = useQuery(queries.system(systemId));
@@ -21,14 +33,22 @@ export function useRoundView(systemId: string, visitId: string): RoundScreenData
   const elsewhere = known.status === 'absent' ? system.data?.visits.find((v) => v.id === visitId) : undefined;
 
   useEffect(() => {
-    if (elsewhere) void takeUpRound(visitId, { systemId, startedAt: elsewhere.startedAt });
-  }, [elsewhere, systemId, visitId]);
+    if (elsewhere) {
+      const { startedAt, season } = elsewhere;
+      const ends = system.data?.looseEnds.filter((e) => e.visitId === visitId) ?? [];
+      void takeUpRound(visitId, { systemId, startedAt, season }, ends);
+    }
+  }, [elsewhere, system.data, systemId, visitId]);
+  const now = useNow();
 
   const policy = session.data?.firm.policy;
+  const refrigerants = session.data?.refrigerants;
   const view = useMemo(
     () =>
-      system.data && record && policy ? roundView(system.data, record, policy, dayOf(new Date().toISOString())) : null,
-    [system.data, record, policy],
+      system.data && record && policy
+        ? roundView(system.data, record, policy, now, tablesOf(refrigerants ?? []))
+        : null,
+    [system.data, record, policy, refrigerants, now],
   );
   if (system.data && record && view) return { status: 'here', system: system.data, record, view };
   const error =

@@ -4,6 +4,7 @@ import {
   judgedReading,
   nextRoundAfter,
   readingKind,
+  seasonOf,
   sayQuantity,
   severityOf,
   SLOT_NAMES,
@@ -14,6 +15,7 @@ import {
   titleOf,
   type ComponentView,
   type Policy,
+  type Season,
   type Standing,
   type SystemDetail,
   type SystemThread,
@@ -31,7 +33,10 @@ import { ReasonLine } from '../../kit/reason-line.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
 import { InlineThread } from '../../thread/inline-thread.tsx';
 import { dateWords } from '../round/field-words.ts';
+import { FollowUps } from './follow-ups.tsx';
+import { Photos } from './photos.tsx';
 import { PlateList } from './plate-list.tsx';
+import { PracticeFaults } from './practice.tsx';
 
 function ThreadLine({ thread, systemId }: { thread: SystemThread; systemId: string }) {
   const { state } = thread;
@@ -151,27 +156,35 @@ function Parts({ system, policy }: { system: SystemDetail; policy: Policy }) {
     ));
 }
 
+/** Starts a round for the season, or the other one; or goes on with the one under way. */
 function RoundButton({ system }: { system: SystemDetail }) {
   const navigate = useNavigate();
   const open = system.visits.find((v) => v.closedAt === null);
   if (open) {
     return (
-      <ButtonLink look="main" to={`rounds/${open.id}/running`} className="min-h-14 px-7 text-[18px]">
+      <ButtonLink look="main" to={`rounds/${open.id}/arrive`} className="min-h-14 px-7 text-[18px]">
         <Play aria-hidden size={20} /> Go on with the round
       </ButtonLink>
     );
   }
-  const start = async () => {
+  const season = seasonOf(dayOf(new Date().toISOString()));
+  const other = season === 'spring' ? 'autumn' : 'spring';
+  const start = async (chosen: Season) => {
     const visitId = v7();
-    await startRound(visitId, { systemId: system.id, startedAt: new Date().toISOString() });
-    await navigate(`/systems/${system.id}/rounds/${visitId}/running`);
+    await startRound(visitId, { systemId: system.id, startedAt: new Date().toISOString(), season: chosen });
+    await navigate(`/systems/${system.id}/rounds/${visitId}/arrive`);
   };
   return (
-    <Button look="main" onClick={() => void start()} className="min-h-14 px-7 text-[18px]">
-      <Play aria-hidden size={20} /> Start a round
-    </Button>
+    <div className="flex flex-wrap items-center gap-2">
+      <Button look="main" onClick={() => void start(season)} className="min-h-14 px-7 text-[18px]">
+        <Play aria-hidden size={20} /> Start a {ROUND_NAMES[season]} round
+      </Button>
+      <Button onClick={() => void start(other)}>Or a {ROUND_NAMES[other]} round</Button>
+    </div>
   );
 }
+
+const ROUND_NAMES: Readonly<Record<Season, string>> = { spring: 'cooling', autumn: 'heating' };
 
 /** One system: its parts with their lives and threads, its plate, its visits. */
 export function SystemScreen() {
@@ -203,8 +216,18 @@ export function SystemScreen() {
         <Parts system={data} policy={session.data.firm.policy} />
       </section>
       <aside className="border-rule-strong bg-raised px-4 py-5 max-md:border-t md:border-l md:px-5">
-        <h2 className="text-lg font-bold">Plate</h2>
+        <div className="flex items-baseline justify-between">
+          <h2 className="text-lg font-bold">Plate</h2>
+          <Link
+            to="plate"
+            className="grid min-h-12 place-items-center font-semibold text-copper underline-offset-4 hover:underline"
+          >
+            Read better
+          </Link>
+        </div>
         <PlateList plate={data.plate} />
+        <FollowUps system={data} />
+        <Photos system={data} />
         <h2 className="mt-6 text-lg font-bold">Visits</h2>
         <ul>
           {data.visits.map((v) => (
@@ -220,6 +243,7 @@ export function SystemScreen() {
           ))}
           {data.visits.length === 0 && <li className="label">None yet.</li>}
         </ul>
+        <PracticeFaults />
       </aside>
     </div>
   );

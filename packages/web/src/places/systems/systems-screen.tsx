@@ -139,6 +139,7 @@ export function SystemsScreen() {
           onChange={(e) => set('search', e.target.value)}
           className="w-full md:w-80"
         />
+        <ButtonLink to="/refrigerants">Refrigerants</ButtonLink>
         <ButtonLink look="main" to="/systems/new">
           <Plus aria-hidden size={19} /> New system
         </ButtonLink>

@@ -1,0 +1,60 @@
+import sharp from 'sharp';
+import { expect, test, watchedDual } from './support/app.ts';
+
+test('a photo of the plate is kept, sent and shown as a thumbnail; a text file is refused in words', async ({
+  page,
+  server,
+}) => {
+  const { systemId } = await watchedDual(server.address);
+  await page.goto(`/systems/${systemId}`);
+  const picture = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#998877' } })
+    .jpeg()
+    .toBuffer();
+  const chooser = page.getByText('Plate photo').locator('input');
+  await chooser.setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') });
+  await expect(page.getByRole('alert')).toContainText('That is no picture');
+  await chooser.setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: picture });
+  await expect(page.getByText('All sent').first()).toBeVisible();
+  const thumb = page.getByRole('img', { name: /^plate, 25 November 2026/ }).first();
+  await expect(thumb).toBeVisible();
+  await thumb.scrollIntoViewIfNeeded();
+  await expect.poll(() => thumb.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(360);
+});
+
+test('a plate read better later judges what was unproven, and says what is still open', async ({ page }) => {
+  await page.goto('/systems/new');
+  await expect(page.getByRole('heading', { level: 1, name: 'New system' })).toBeVisible();
+  await page.getByLabel('Customer').fill('Wrenfold');
+  await page.getByLabel('Address').fill(`${Date.now()} Half-Read Close`);
+  await expect(page.getByText('The plate record names no refrigerant.')).toBeVisible();
+  await page.getByRole('button', { name: 'Enter the system' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Half-Read Close/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Read better' }).click();
+  await page.getByLabel('Refrigerant', { exact: true }).fill('R-410A');
+  await page.getByLabel('Rated power').fill('10');
+  await expect(page.getByText('The plate record names no refrigerant.')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Row' }).last().click();
+  await page.getByLabel('Which wire was on which lug, row 1: On').fill('Contactor');
+  await page.getByLabel('Which wire was on which lug, row 1: Lug').fill('T1');
+  await page.getByLabel('Which wire was on which lug, row 1: Wire').fill('black, thick');
+  await page.getByRole('button', { name: 'Keep the plate' }).click();
+  await expect(page.getByRole('heading', { level: 2, name: 'Electric heat' })).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'black, thick' })).toBeVisible();
+});
+
+test('a supplier’s table with a hole is refused with row and column; put right, it is used', async ({ page }, info) => {
+  const name = info.project.name === 'phone' ? 'R-438P' : 'R-438W';
+  const rows = ['Temperature °F,Bubble psig,Dew psig', '0,30,20', '30,62,50', '60,110,95', '90,175,158', '120,265,246'];
+  await page.goto('/refrigerants');
+  await page.getByLabel('Refrigerant', { exact: true }).fill(name);
+  await page.getByLabel('Where the figures come from').fill('supplier’s sheet');
+  await page.getByLabel(/An estimate/).check();
+  const file = page.getByLabel('CSV file');
+  const broken = rows.with(3, '60,,95').join('\n');
+  await file.setInputFiles({ name: 'table.csv', mimeType: 'text/csv', buffer: Buffer.from(broken) });
+  await page.getByRole('button', { name: 'Load it' }).click();
+  await expect(page.getByRole('alert')).toContainText('Row 4, column 2: the cell is empty.');
+  await file.setInputFiles({ name: 'table.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+  await page.getByRole('button', { name: 'Load it' }).click();
+  await expect(page.getByRole('row', { name: new RegExp(`${name}.*estimate.*0 to 120 °F, 5 rows`) })).toBeVisible();
+});

@@ -1,0 +1,156 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { isPhone, putBackAll } from './app.ts';
+
+/** What is typed where no probe reaches, by the label of its input. */
+const TYPED: Readonly<Record<string, string>> = { 'Set point': '70', Seconds: '41', 'It took': '240' };
+/** What is chosen where there is no usual entry, by the name of the choice. */
+const CHOSEN = ['70 °F', '60 min', 'Temperature', 'None'] as const;
+
+async function listen(page: Page, scope: Locator): Promise<void> {
+  await scope.getByRole('button', { name: 'Listen' }).click();
+  const take = page.getByRole('button', { name: /^Take / });
+  await expect(take).toBeEnabled({ timeout: 20_000 });
+  await take.click();
+}
+
+/** Fills in what probes do not: numbers by their label, choices by their usual answer, events all seen. */
+async function fillTheRest(scope: Locator): Promise<void> {
+  for (const input of await scope.getByRole('textbox').all()) {
+    if ((await input.inputValue()) !== '') continue;
+    const name = (await input.getAttribute('aria-label')) ?? '';
+    const text = TYPED[name.split(': ').at(-1) ?? ''];
+    if (text !== undefined) await input.fill(text);
+  }
+  for (const label of CHOSEN) {
+    const choice = scope.getByRole('radio', { name: label, exact: true });
+    if (await choice.isVisible()) await choice.click();
+  }
+  for (const event of ['Valve shifts', 'Outdoor fan stops', 'Compressor keeps running', 'Back-up heat on']) {
+    const choice = scope.getByRole('button', { name: event, exact: true });
+    if ((await choice.count()) > 0 && (await choice.getAttribute('aria-pressed')) === 'false') await choice.click();
+  }
+}
+
+/** Takes one reading: as it should be where that is one tap, else from the probes, else typed and chosen. */
+async function takeField(page: Page, scope: Locator): Promise<'usual' | 'entered'> {
+  const usual = isPhone(page) ? page.locator('[data-usual]') : scope.locator('[data-usual]');
+  if (await usual.isVisible()) {
+    await usual.click();
+    return 'usual';
+  }
+  const first = scope.getByRole('textbox').first();
+  if (!isPhone(page) && (await first.isVisible())) await first.focus();
+  if (await scope.getByRole('button', { name: 'Listen' }).isVisible()) await listen(page, scope);
+  await fillTheRest(scope);
+  return 'entered';
+}
+
+/** Whether something comes true soon; a press must have had its effect before the next one. */
+async function soon(isTrue: () => Promise<boolean> | boolean, withinMs = 600): Promise<boolean> {
+  for (const end = Date.now() + withinMs; Date.now() < end;) {
+    if (await isTrue()) return true;
+    await new Promise((resolve) => setTimeout(resolve, 15));
+  }
+  return false;
+}
+
+/** Presses on until a reading is left: once for each input that is still ahead; what is asked is confirmed. */
+async function leaveField(page: Page, next: Locator, isLeft: () => Promise<boolean> | boolean): Promise<void> {
+  const keep = page.getByRole('button', { name: 'Keep it as typed' });
+  for (let presses = 0; presses < 9; presses += 1) {
+    if (await keep.isVisible()) await keep.click();
+    else await next.click();
+    if (await soon(isLeft)) return;
+  }
+}
+
+async function walkStopWide(page: Page): Promise<void> {
+  const begin = page.getByRole('button', { name: /^Done, / });
+  if (await begin.isVisible()) await begin.click();
+  const rows = page.locator('li[data-status]');
+  const url = page.url();
+  for (let i = 0; i < (await rows.count()); i += 1) {
+    const row = rows.nth(i);
+    if ((await row.getAttribute('data-optional')) === 'true') continue;
+    if ((await row.getAttribute('data-status')) === 'taken') continue;
+    const worked = row.getByRole('button', { name: 'Take it' });
+    if (await worked.isVisible()) await worked.click();
+    else if ((await takeField(page, row)) === 'entered') {
+      const last = row.getByRole('textbox').last();
+      if (await last.isVisible()) await last.focus();
+      const pad = page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: 'Next' });
+      await leaveField(
+        page,
+        pad,
+        async () => page.url() !== url || (await row.getAttribute('data-status')) === 'taken',
+      );
+    }
+    // The last reading taken leads on to the next stop by itself.
+    if (page.url() !== url) return;
+    await expect.poll(async () => page.url() !== url || (await row.getAttribute('data-status')) === 'taken').toBe(true);
+    if (page.url() !== url) return;
+  }
+}
+
+async function walkStopPhone(page: Page, last: string): Promise<void> {
+  const begin = page.getByRole('button', { name: /^(Done, |Begin)/ });
+  await expect(begin.or(page.locator('[data-status]')).first()).toBeVisible();
+  if (await begin.isVisible()) await begin.click();
+  const stopOf = (url: string) => /rounds\/[^/]+\/([\w-]+)/.exec(url)?.[1];
+  const here = stopOf(page.url());
+  const next = page.getByRole('button', { name: /^(Next|Skip)$/ });
+  for (let steps = 0; steps < 60 && stopOf(page.url()) === here; steps += 1) {
+    const tail = page.getByRole('button', { name: /To the next stop|to the next stop/ });
+    const field = page.locator('[data-status]');
+    await expect(tail.or(field).first()).toBeVisible();
+    if (await tail.isVisible()) {
+      await putBackAll(page);
+      const before = page.url();
+      await tail.click();
+      await expect.poll(() => page.url()).not.toBe(before);
+      continue;
+    }
+    const url = page.url();
+    const worked = field.getByRole('button', { name: 'Take it' });
+    if (await worked.isVisible()) await worked.click();
+    else if ((await takeField(page, field)) === 'entered') await leaveField(page, next, () => page.url() !== url);
+    await expect.poll(() => page.url(), { message: `stuck at ${url} (${last})` }).not.toBe(url);
+  }
+}
+
+/** Says that the machine had run before the visit, so that readings count; asked about, since it is longer than the visit. */
+async function ranBefore(page: Page): Promise<void> {
+  const running = page.getByLabel('Running for');
+  if (!(await running.isVisible()) || Number(await running.inputValue()) >= 12) return;
+  await running.fill('12');
+  await page.getByRole('button', { name: 'It ran before I came' }).click();
+}
+
+/** Walks the whole round under way, stop after stop as planned, and ends at the close. */
+export async function walkRound(page: Page, outdoor: string): Promise<string[]> {
+  const walked: string[] = [];
+  for (let stops = 0; stops < 14; stops += 1) {
+    if (page.url().includes('/close')) return walked;
+    const heading = page.getByRole('heading', { level: 1 }).first();
+    await expect(heading).toBeVisible();
+    walked.push(/rounds\/[^/]+\/([\w-]+)/.exec(page.url())?.[1] ?? '');
+    if (isPhone(page)) {
+      const weather = page.getByRole('textbox', { name: 'Outdoor air, °F' });
+      if (await weather.isVisible()) await weather.fill(outdoor);
+      await ranBefore(page);
+      await walkStopPhone(page, walked.at(-1) ?? '');
+      continue;
+    }
+    await page.getByLabel('Outdoor air', { exact: true }).fill(outdoor);
+    await ranBefore(page);
+    const before = page.url();
+    await walkStopWide(page);
+    if (page.url() !== before) continue;
+    const restore = page.getByRole('heading', { name: 'Put back before you go on' });
+    if (await restore.isVisible()) await putBackAll(page);
+    const url = page.url();
+    await page.getByRole('button', { name: /^To the (next stop|close)$/ }).click();
+    await expect.poll(() => page.url()).not.toBe(url);
+  }
+  throw new Error(`the round does not come to its end: ${walked.join(', ')}`);
+}

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { idSchema, momentSchema } from './common.ts';
+
+/** What a photo is of. */
+export const PHOTO_SUBJECTS = ['plate', 'wiring', 'damage', 'other'] as const;
+/** The largest photo taken, bytes: a phone's camera makes 3 to 6 MB. */
+export const MOST_PHOTO_BYTES = 12 * 1024 * 1024;
+
+export const photoQuerySchema = z.object({
+  systemId: idSchema,
+  visitId: idSchema.optional(),
+  componentId: idSchema.optional(),
+  subject: z.enum(PHOTO_SUBJECTS, { error: 'is none of plate, wiring, damage, other' }),
+  note: z.string().trim().max(200, 'at most 200 characters').optional(),
+  takenAt: momentSchema,
+});
+export type PhotoQuery = z.infer<typeof photoQuerySchema>;
+
+export const photoSchema = z.object({
+  id: idSchema,
+  visitId: idSchema.nullable(),
+  componentId: idSchema.nullable(),
+  subject: z.enum(PHOTO_SUBJECTS),
+  note: z.string().nullable(),
+  takenAt: momentSchema,
+  width: z.number().int(),
+  height: z.number().int(),
+});
+export type PhotoView = z.infer<typeof photoSchema>;

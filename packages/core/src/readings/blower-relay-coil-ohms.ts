@@ -1,0 +1,21 @@
+import { coilOhms } from './coil-ohms.ts';
+import { windowLimits } from './window.ts';
+
+/** Blower relay coil: around 70 Ω for a common relay (common practice, no source). */
+export const blowerRelayCoilOhms = coilOhms({
+  id: 'blower-relay-coil-ohms',
+  title: 'Blower relay coil',
+  component: 'blower-relay',
+  stop: 'off-indoor',
+  order: 10,
+  plateLine: 'usual about 70 Ω',
+  limits: ({ coils }) =>
+    windowLimits('coil-ohms', {
+      nominal: 70,
+      lower: 0.8 * coils.relayLowOhms,
+      watchLower: coils.relayLowOhms,
+      upper: 2 * coils.relayHighOhms,
+      watchUpper: coils.relayHighOhms,
+    }),
+  plausible: { low: 8, high: 400 },
+});

@@ -1,0 +1,97 @@
+import type { Point } from '../equipment/component.ts';
+import { isHeatPump } from '../equipment/system-kind.ts';
+import { callTable, expectedOn, hasFanCall, RUNNERS, type Call, type Runner } from '../trade/controls/call-table.ts';
+import type { About, InputSpec, ReadingKind, Where } from './kind.ts';
+import { choices, found, judgeFindings, noBasis, severalIn, unworn } from './window.ts';
+
+const CALLS: Partial<Record<Point, Call>> = {
+  'call-off': 'off',
+  'call-fan': 'fan',
+  'call-cooling': 'cooling',
+  'call-heating': 'heating',
+  'call-emergency-heat': 'emergency-heat',
+};
+
+const RUNNER_NAMES: Readonly<Record<Runner, string>> = {
+  compressor: 'Compressor',
+  'outdoor-fan': 'Outdoor fan',
+  blower: 'Blower',
+  strips: 'Electric heat',
+  'gas-burner': 'Gas burner',
+};
+
+const seen: Extract<InputSpec, { type: 'several' }> = {
+  id: 'seen',
+  type: 'several',
+  label: 'What runs',
+  none: { value: 'nothing-runs', label: 'Nothing runs' },
+  options: choices(RUNNER_NAMES),
+};
+
+const hasOf = ({ systemKind, plate }: Where) => ({
+  kind: systemKind,
+  strips: systemKind === 'air-handler-electric-heat' || plate.heatKilowatts !== undefined,
+});
+
+function callsOf(where: Where): Point[] {
+  const has = hasOf(where);
+  const heats = where.systemKind !== 'split-air-conditioner' || has.strips;
+  const all: [Point, boolean][] = [
+    ['call-off', true],
+    ['call-fan', hasFanCall(where.systemKind)],
+    ['call-cooling', where.systemKind !== 'air-handler-electric-heat'],
+    ['call-heating', heats],
+    ['call-emergency-heat', isHeatPump(where.systemKind) && has.strips],
+  ];
+  return all.filter(([, there]) => there).map(([point]) => point);
+}
+
+const callAt = (point: Point): Call => CALLS[point] ?? 'off';
+const expected = (about: About): Runner[] => expectedOn(callAt(about.point), hasOf(about));
+
+/** Each thermostat call made alone, and what runs on it. */
+export const callCheck: ReadingKind = {
+  id: 'call-check',
+  title: 'Call',
+  component: 'thermostat',
+  unit: '%',
+  decimals: 0,
+  pointTitles: {
+    'call-off': 'Thermostat off',
+    'call-fan': 'Fan call alone',
+    'call-cooling': 'Cooling call',
+    'call-heating': 'Heating call',
+    'call-emergency-heat': 'Emergency heat call',
+  },
+  plateLine: (about) => {
+    const names = expected(about).map((runner) => RUNNER_NAMES[runner].toLowerCase());
+    return `should run: ${names.join(', ') || 'nothing'}`;
+  },
+  ...unworn,
+  movedBy: ['delays that hold a blower or a compressor for a while'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'seen',
+      title: 'make the call, note what runs',
+      stops: ['calls'],
+      order: 30,
+      points: callsOf,
+      usual: (about) => ({ seen: expected(about).join(',') || seen.none.value }),
+      inputs: [seen],
+      evaluate: (inputs, about) => {
+        const runs = severalIn(inputs, seen);
+        const table = callTable({
+          call: callAt(about.point),
+          seen: RUNNERS.filter((runner) => runs.includes(runner)),
+          has: hasOf(about),
+        });
+        return found(table.pointsTo.join(',') || 'as-the-call-wants');
+      },
+      error: () => 0,
+    },
+  ],
+  limits: () => noBasis('no-limit'),
+  plausible: () => null,
+  judgeFinding: judgeFindings,
+};

@@ -1,0 +1,35 @@
+import { enter, judged } from '../testing/reading.ts';
+import { blowerRelayCoilOhms } from './blower-relay-coil-ohms.ts';
+import { contactorCoilOhms } from './contactor-coil-ohms.ts';
+import { sequencerCoilOhms } from './sequencer-coil-ohms.ts';
+
+// Common practice, no source: contactor coils 10 to 20 Ω, a common blower relay around 70 Ω.
+test.each([
+  [contactorCoilOhms, 14, 'sound'],
+  [contactorCoilOhms, 8, 'watch'],
+  [contactorCoilOhms, 4.5, 'act'],
+  [blowerRelayCoilOhms, 70, 'sound'],
+  [blowerRelayCoilOhms, 30, 'act'],
+] as const)('%# a coil of %f Ω', (kind, first, standing) => {
+  expect(judged(kind, { first }).standing).toBe(standing);
+});
+
+test('three samples give their middle; samples that do not agree jump, even when one is fine', () => {
+  expect(enter(contactorCoilOhms, { first: 14.2, second: 13.9, third: 14.4 })).toMatchObject({
+    outcome: 'taken',
+    value: 14.2,
+    finding: null,
+  });
+  expect(enter(contactorCoilOhms, { first: 14.2, second: 9.1, third: 14 })).toMatchObject({ finding: 'jumps' });
+  expect(judged(contactorCoilOhms, { first: 'jumps' }).says).toMatch(/failing even if one sample is fine/);
+  expect(enter(contactorCoilOhms, { first: 14, second: 'OL' })).toMatchObject({ finding: 'jumps' });
+});
+
+test('OL is open, near nought is shorted', () => {
+  expect(enter(contactorCoilOhms, { first: 'OL' })).toMatchObject({ finding: 'open', value: null });
+  expect(enter(contactorCoilOhms, { first: 0.1 })).toMatchObject({ finding: 'shorted' });
+});
+
+test('a sequencer is held against its own past alone', () => {
+  expect(judged(sequencerCoilOhms, { first: 55 }).standing).toBe('unproven');
+});

@@ -1,0 +1,36 @@
+import type { ReadingKind } from './kind.ts';
+import { taken, unworn, windowLimits } from './window.ts';
+
+/** Control volts from R to C, V: 24 to 28 good, 18 to 30 tolerated (common practice, no source). */
+export const controlVolts: ReadingKind = {
+  id: 'control-volts',
+  title: 'Control volts, R to C',
+  component: 'transformer',
+  unit: 'V',
+  decimals: 1,
+  plateLine: () => 'good 24 to 28 V',
+  ...unworn,
+  movedBy: ['line volts', 'what is called for'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'meter',
+      title: 'meter, a call on',
+      stops: ['calls'],
+      order: 50,
+      points: () => ['whole'],
+      inputs: [{ id: 'volts', type: 'number', label: 'Volts', unit: 'V', overLimit: false, probe: 'volts' }],
+      evaluate: (inputs) => taken(Number(inputs.volts)),
+      error: () => 0.4,
+    },
+  ],
+  limits: (_about, { controlVolts: c }) =>
+    windowLimits('control-volts', {
+      nominal: 26,
+      lower: c.low,
+      upper: c.high,
+      watchLower: c.goodLow,
+      watchUpper: c.goodHigh,
+    }),
+  plausible: () => ({ low: 0, high: 42 }),
+};

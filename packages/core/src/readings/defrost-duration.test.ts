@@ -1,0 +1,36 @@
+import { enter, judged } from '../testing/reading.ts';
+import { defrostDuration as kind } from './defrost-duration.ts';
+
+const run = {
+  startF: 28,
+  seen: 'valve-shifts,outdoor-fan-stops,compressor-runs,back-up-heat-on',
+  seconds: 240,
+  endF: 72,
+  endedBy: 'temperature',
+  frost: 'none',
+} as const;
+const plate = { heatKilowatts: 10, defrostTerminationF: 70 };
+
+test('a clean defrost of four minutes is sound', () => {
+  const verdict = judged(kind, run, { plate });
+  expect(verdict).toMatchObject({ standing: 'sound', value: 4 });
+});
+
+test.each([
+  [{ frost: 'bands' }, 'watch', 'frost-in-bands'],
+  [{ frost: 'block' }, 'act', 'frost-as-block'],
+  [{ endedBy: 'time-limit' }, 'watch', 'ended-by-limit'],
+  [{ seen: 'valve-shifts,compressor-runs,back-up-heat-on' }, 'act', 'fan-kept-running'],
+  [{ seen: 'outdoor-fan-stops,compressor-runs,back-up-heat-on' }, 'act', 'valve-did-not-shift'],
+  [{ endF: 50 }, 'watch', 'ended-early'],
+])('%j is %s: %s', (over, standing, found) => {
+  expect(judged(kind, { ...run, ...over }, { plate })).toMatchObject({ standing, because: { numbers: { found } } });
+});
+
+test('on a warm coil it proves nothing', () => {
+  expect(judged(kind, { ...run, startF: 48 }, { plate }).because.numbers).toEqual({ found: 'coil-too-warm-to-test' });
+});
+
+test('a coil that ends colder than it began is asked about', () => {
+  expect(enter(kind, { ...run, endF: 20 }, { plate }).outcome).toBe('questioned');
+});

@@ -1,0 +1,103 @@
+import {
+  DEFROST_EVENTS,
+  defrostTest,
+  type DefrostEnd,
+  type DefrostEvent,
+  type FrostLeft,
+} from '../trade/defrost/defrost-test.ts';
+import type { About, Evaluated, Inputs, InputSpec, ReadingKind } from './kind.ts';
+import { choices, doubtWhen, found, isBad, judgeFindings, severalIn, unworn, windowLimits } from './window.ts';
+
+const EVENT_NAMES: Readonly<Record<DefrostEvent, string>> = {
+  'valve-shifts': 'Valve shifts',
+  'outdoor-fan-stops': 'Outdoor fan stops',
+  'compressor-runs': 'Compressor keeps running',
+  'back-up-heat-on': 'Back-up heat on',
+};
+
+const seen: Extract<InputSpec, { type: 'several' }> = {
+  id: 'seen',
+  type: 'several',
+  label: 'Seen, in this order',
+  none: { value: 'none-of-them', label: 'None of these' },
+  options: choices(EVENT_NAMES),
+};
+
+function evaluate(inputs: Inputs, { plate }: About): Evaluated {
+  const [startCoilF, endCoilF, seconds] = [Number(inputs.startF), Number(inputs.endF), Number(inputs.seconds)];
+  const events = severalIn(inputs, seen);
+  const { faults, counts } = defrostTest({
+    startCoilF,
+    endCoilF,
+    seconds,
+    endedBy: inputs.endedBy as DefrostEnd,
+    frostLeft: inputs.frost as FrostLeft,
+    seen: DEFROST_EVENTS.filter((event) => events.includes(event)),
+    terminationF: plate.defrostTerminationF,
+    backUp: plate.heatKilowatts !== undefined,
+  });
+  const questions = doubtWhen(endCoilF < startCoilF, 'end-colder-than-start', endCoilF, startCoilF);
+  // A duration that proves nothing must not enter the thread of those that do.
+  if (!counts) return found(faults.join(','), questions);
+  return {
+    outcome: 'taken',
+    value: seconds / 60,
+    finding: faults.join(',') || 'defrosts-well',
+    questions,
+  };
+}
+
+/** A forced defrost, min: timed, watched, and judged by what was seen, what ended it and the frost it left. Last of the live tests. */
+export const defrostDuration: ReadingKind = {
+  id: 'defrost-duration',
+  title: 'Forced defrost',
+  component: 'defrost-board',
+  unit: 'min',
+  decimals: 1,
+  plateLine: ({ plate }) =>
+    plate.defrostTerminationF === undefined ? 'coil below 35 °F first' : `ends at ${plate.defrostTerminationF} °F`,
+  ...unworn,
+  movedBy: ['coil temperature at the start', 'outdoor air', 'how thick the frost was'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'forced',
+      title: 'test pins, stopwatch',
+      stops: ['defrost'],
+      order: 10,
+      points: () => ['whole'],
+      inputs: [
+        {
+          id: 'startF',
+          type: 'number',
+          label: 'Coil at the start',
+          unit: '°F',
+          overLimit: false,
+          signed: true,
+          probe: 'pipe-clamp',
+        },
+        seen,
+        { id: 'seconds', type: 'number', label: 'It took', unit: 's', overLimit: false },
+        { id: 'endF', type: 'number', label: 'Coil at the end', unit: '°F', overLimit: false, probe: 'pipe-clamp' },
+        {
+          id: 'endedBy',
+          type: 'choice',
+          label: 'Ended by',
+          options: choices({ temperature: 'Temperature', 'time-limit': 'Time limit', 'by-hand': 'By hand' }),
+        },
+        {
+          id: 'frost',
+          type: 'choice',
+          label: 'Frost left',
+          options: choices({ none: 'None', bands: 'Bands', block: 'A block' }),
+        },
+      ],
+      evaluate,
+      error: () => 0.5,
+    },
+  ],
+  limits: (_about, { defrost }) =>
+    windowLimits('defrost-time', { nominal: 4, upper: defrost.longestMin + 4, watchUpper: defrost.longestMin }),
+  plausible: () => ({ low: 0.5, high: 20 }),
+  judgeFinding: (text) => judgeFindings(isBad(text) || text === 'coil-too-warm-to-test' ? text : 'defrosts-well'),
+};

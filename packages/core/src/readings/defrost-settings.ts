@@ -1,0 +1,52 @@
+import type { ReadingKind } from './kind.ts';
+import { found, judgeFindings, noBasis, unworn } from './window.ts';
+
+const degrees = (n: number) => ({ value: String(n), label: `${n} °F` });
+
+/** The board's termination and interval jumpers. At 50 °F one school leaves it, the other moves it to 70. */
+export const defrostSettings: ReadingKind = {
+  id: 'defrost-settings',
+  title: 'Defrost settings',
+  component: 'defrost-board',
+  unit: '°F',
+  decimals: 0,
+  plateLine: ({ plate }) =>
+    plate.defrostTerminationF === undefined ? 'read the jumpers' : `last noted ${plate.defrostTerminationF} °F`,
+  ...unworn,
+  movedBy: ['whoever moved the jumper'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'jumpers',
+      title: 'as the jumpers stand',
+      stops: ['heating', 'off-outdoor'],
+      order: 90,
+      points: () => ['whole'],
+      inputs: [
+        {
+          id: 'termination',
+          type: 'choice',
+          label: 'Ends at',
+          options: [...[50, 60, 70, 80, 90, 100].map(degrees), { value: 'fixed', label: 'Fixed thermostat' }],
+        },
+        {
+          id: 'interval',
+          type: 'choice',
+          label: 'Interval',
+          options: [
+            ...[30, 60, 90].map((n) => ({ value: String(n), label: `${n} min` })),
+            { value: 'demand', label: 'On demand' },
+          ],
+        },
+      ],
+      evaluate: (inputs) => found(inputs.termination === '50' ? 'terminates-low' : 'factory-setting'),
+      error: () => 0,
+    },
+  ],
+  limits: () => noBasis('no-limit'),
+  plausible: () => null,
+  judgeFinding: (text, _point, policy) => {
+    const judged = judgeFindings(text);
+    return policy.defrost.school === 'factory' ? { ...judged, standing: 'sound' } : judged;
+  },
+};

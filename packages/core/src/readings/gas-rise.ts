@@ -1,0 +1,38 @@
+import type { ReadingKind } from './kind.ts';
+import { rise, supplyDry } from './supply-air.ts';
+import { noBasis, unworn, windowLimits } from './window.ts';
+
+/** A gas furnace's temperature rise, °F: it must lie inside the range on its plate. */
+export const gasRise: ReadingKind = {
+  id: 'gas-rise',
+  title: 'Temperature rise',
+  component: 'gas-heat',
+  unit: '°F',
+  decimals: 1,
+  plateLine: ({ plate }) =>
+    plate.gasRiseLowF === undefined || plate.gasRiseHighF === undefined
+      ? 'no rise range on the plate'
+      : `plate ${plate.gasRiseLowF} to ${plate.gasRiseHighF} °F`,
+  ...unworn,
+  movedBy: ['airflow: filter, wheel, duct', 'gas input', 'how long it has run'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'supply',
+      title: 'supply probe out of sight of the heat exchanger',
+      stops: ['gas-heat'],
+      order: 35,
+      points: () => ['whole'],
+      inputs: [supplyDry],
+      evaluate: rise,
+      error: () => 1.5,
+    },
+  ],
+  limits: ({ plate }) => {
+    const { gasRiseLowF: lower, gasRiseHighF: upper } = plate;
+    if (lower === undefined || upper === undefined || upper <= lower) return noBasis('gas-rise-range');
+    const edge = 0.1 * (upper - lower);
+    return windowLimits('gas-rise', { lower, upper, watchLower: lower + edge, watchUpper: upper - edge });
+  },
+  plausible: () => ({ low: 10, high: 120 }),
+};

@@ -1,0 +1,37 @@
+import type { ReadingKind } from './kind.ts';
+import { contactsOf } from './sequencer-contact.ts';
+import { found, judgeFindings, taken, windowLimits } from './window.ts';
+
+/** Seconds from the call until each sequencer contact closes: one after the other in 30 to 90 s (common practice, no source). */
+export const sequencerClosingTime: ReadingKind = {
+  id: 'sequencer-closing-time',
+  title: 'Sequencer closing time',
+  component: 'sequencer',
+  unit: 's',
+  decimals: 0,
+  plateLine: () => 'usual 30 to 90 s; OL if it never closes',
+  wear: 'rises',
+  movedBy: ['volts at its coil', 'how cold the cabinet is'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'stopwatch',
+      title: 'stopwatch from the call',
+      stops: ['electric-heat'],
+      order: 15,
+      points: contactsOf,
+      inputs: [{ id: 'seconds', type: 'number', label: 'Seconds', unit: 's', overLimit: true }],
+      evaluate: (inputs) => (inputs.seconds === 'OL' ? found('never-closed') : taken(Number(inputs.seconds))),
+      error: () => 6,
+    },
+  ],
+  limits: (_about, { electricHeat }) =>
+    windowLimits('closing-time', {
+      nominal: 45,
+      upper: 1.5 * electricHeat.closingSeconds,
+      watchUpper: electricHeat.closingSeconds,
+    }),
+  plausible: () => ({ low: 1, high: 300 }),
+  driftPrior: { meanShare: 0.01, sdShare: 0.05 },
+  judgeFinding: judgeFindings,
+};

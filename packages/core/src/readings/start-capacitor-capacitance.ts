@@ -1,0 +1,50 @@
+import { ratingOf } from '../equipment/component.ts';
+import type { About, ReadingKind } from './kind.ts';
+import { found, judgeFindings, noBasis, taken, windowLimits } from './window.ts';
+
+function rangeOf({ component }: About): { low: number; high: number } | null {
+  const section = ratingOf(component)?.sections[0];
+  if (!section) return null;
+  // One figure instead of a range: −0/+20 % is how start capacitors are usually made. Common practice, no source.
+  return section.range ?? { low: section.microfarads, high: 1.2 * section.microfarads };
+}
+
+/** Capacitance of the start capacitor, µF, against the range printed on it. */
+export const startCapacitorCapacitance: ReadingKind = {
+  id: 'start-capacitor-capacitance',
+  title: 'Start capacitor',
+  component: 'start-capacitor',
+  unit: 'µF',
+  decimals: 0,
+  plateLine: ({ component }) => component.plate.rating ?? 'no rating',
+  wear: 'falls',
+  movedBy: ['the bleed resistor, if it is left on'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'bench',
+      title: 'bench, wires off',
+      stops: ['off-outdoor'],
+      order: 35,
+      points: () => ['start'],
+      inputs: [
+        { id: 'microfarads', type: 'number', label: 'µF read', unit: 'µF', overLimit: true, probe: 'capacitance' },
+      ],
+      evaluate: (inputs) =>
+        inputs.microfarads === 'OL' || inputs.microfarads === 0 ? found('open') : taken(Number(inputs.microfarads)),
+      error: (value) => Math.hypot(0.5, 0.015 * value),
+    },
+  ],
+  limits: (about) => {
+    const range = rangeOf(about);
+    if (!range) return noBasis('start-rating');
+    const edge = 0.15 * (range.high - range.low);
+    return windowLimits('start-range', { lower: range.low, upper: range.high, watchLower: range.low + edge });
+  },
+  plausible: (about) => {
+    const range = rangeOf(about);
+    return range ? { low: 0.3 * range.low, high: 1.5 * range.high } : { low: 10, high: 1000 };
+  },
+  driftPrior: { meanShare: -0.005, sdShare: 0.015 },
+  judgeFinding: judgeFindings,
+};

@@ -1,0 +1,31 @@
+import type { ReadingKind } from './kind.ts';
+import { clampAmps } from './motor-amps.ts';
+import { unworn, windowLimits } from './window.ts';
+
+/** Amps of the electric heat while it cools, A: every element must read zero. */
+export const stripsInCooling: ReadingKind = {
+  id: 'strips-in-cooling',
+  title: 'Electric heat amps in cooling',
+  component: 'electric-heat',
+  unit: 'A',
+  decimals: 1,
+  plateLine: () => 'must be zero',
+  ...unworn,
+  movedBy: [],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'clamp',
+      title: 'clamp on the heater’s feed, cooling',
+      stops: ['cooling-air'],
+      order: 20,
+      points: () => ['total'],
+      usual: () => ({ amps: 0 }),
+      inputs: [{ id: 'amps', type: 'number', label: 'Amps', unit: 'A', overLimit: false, probe: 'clamp' }],
+      evaluate: clampAmps,
+      error: () => 0.2,
+    },
+  ],
+  limits: (_about, policy) => windowLimits('no-strips', { nominal: 0, upper: policy.electricHeat.zeroAmps }),
+  plausible: () => ({ low: 0, high: 100 }),
+};

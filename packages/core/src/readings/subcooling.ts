@@ -1,0 +1,76 @@
+import { subcooling } from '../trade/refrigerant/superheat.ts';
+import type { Policy } from '../judgement/policy.ts';
+import type { About, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
+import { refrigerantLine, refrigerantOf, whyNotCounted } from './refrigerant-circuit.ts';
+import { doubtWhen, noBasis, stuck, taken, unworn, windowLimits } from './window.ts';
+
+function evaluate(inputs: Inputs, about: About): Evaluated {
+  const refrigerant = refrigerantOf(about);
+  if ('snag' in refrigerant) return stuck('psig', refrigerant.snag);
+  const lineF = Number(inputs.lineF);
+  const read = subcooling({
+    refrigerant: refrigerant.name,
+    psig: Number(inputs.psig),
+    lineFahrenheit: lineF,
+    altitudeFt: about.plate.altitudeFt,
+    tables: about.tables,
+  });
+  if (read.outcome === 'cannot-say') return stuck('psig', 'outside-saturation');
+  return taken(read.degrees, doubtWhen(read.degrees < 0, 'liquid-above-condensing', lineF, read.saturation));
+}
+
+function limits(about: About, policy: Policy): Limits {
+  const doubt = whyNotCounted(about, policy);
+  if (doubt) return noBasis(doubt);
+  // A fixed orifice is charged by superheat; its subcooling is whatever the weather makes it.
+  if (about.plate.metering === 'fixed-orifice') return noBasis('by-superheat');
+  const { subcoolingToleranceF: off, usualSubcoolingLowF, usualSubcoolingHighF } = policy.refrigerant;
+  const target = about.plate.targetSubcoolingF;
+  return target === undefined
+    ? windowLimits('usual-subcooling', { lower: usualSubcoolingLowF, upper: usualSubcoolingHighF })
+    : windowLimits('subcooling', { nominal: target, lower: target - off, upper: target + off });
+}
+
+/** Subcooling, °F: the bubble point at liquid pressure less the liquid line temperature. */
+export const subcoolingReading: ReadingKind = {
+  id: 'subcooling',
+  title: 'Subcooling',
+  component: 'refrigerant-circuit',
+  unit: '°F',
+  decimals: 1,
+  plateLine: (about) => {
+    const target = about.plate.targetSubcoolingF;
+    return `${refrigerantLine(about)}${target === undefined ? '' : `, plate ${target} °F`}`;
+  },
+  ...unworn,
+  movedBy: ['outdoor air', 'running time', 'a dirty outdoor coil'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'gauges',
+      title: 'liquid gauge and pipe clamp',
+      stops: ['cooling'],
+      order: 80,
+      points: () => ['liquid'],
+      inputs: [
+        {
+          id: 'psig',
+          type: 'number',
+          label: 'Liquid pressure',
+          unit: 'psig',
+          overLimit: false,
+          probe: 'liquid-gauge',
+        },
+        { id: 'lineF', type: 'number', label: 'Liquid line', unit: '°F', overLimit: false, probe: 'pipe-clamp' },
+      ],
+      evaluate,
+      error: () => 1.5,
+    },
+  ],
+  needs: (about) => {
+    const refrigerant = refrigerantOf(about);
+    return 'snag' in refrigerant ? refrigerant.snag : null;
+  },
+  limits,
+  plausible: () => ({ low: -1, high: 40 }),
+};

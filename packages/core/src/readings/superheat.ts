@@ -1,0 +1,87 @@
+import { superheat, targetSuperheat } from '../trade/refrigerant/superheat.ts';
+import type { Policy } from '../judgement/policy.ts';
+import type { About, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
+import { refrigerantLine, refrigerantOf, whyNotCounted } from './refrigerant-circuit.ts';
+import { doubtWhen, noBasis, stuck, taken, unworn, windowLimits } from './window.ts';
+
+function evaluate(inputs: Inputs, about: About): Evaluated {
+  const refrigerant = refrigerantOf(about);
+  if ('snag' in refrigerant) return stuck('psig', refrigerant.snag);
+  const lineF = Number(inputs.lineF);
+  const read = superheat({
+    refrigerant: refrigerant.name,
+    psig: Number(inputs.psig),
+    lineFahrenheit: lineF,
+    altitudeFt: about.plate.altitudeFt,
+    tables: about.tables,
+  });
+  if (read.outcome === 'cannot-say') return stuck('psig', 'outside-saturation');
+  // Half a degree of grace: two instruments never agree to the tenth.
+  return taken(read.degrees, doubtWhen(read.degrees < -0.5, 'suction-below-evaporating', lineF, read.saturation));
+}
+
+function targetOf({ conditions = {} }: About): number | 'wet-bulb' | 'low-target' {
+  const { returnWetF, outdoorF, returnF } = conditions;
+  if (returnWetF === undefined || outdoorF === undefined) return 'wet-bulb';
+  const target = targetSuperheat({ indoorWetBulb: returnWetF, outdoorDryBulb: outdoorF, indoorDryBulb: returnF });
+  return target.outcome === 'value' ? target.degrees : 'low-target';
+}
+
+function limits(about: About, policy: Policy): Limits {
+  const doubt = whyNotCounted(about, policy);
+  if (doubt) return noBasis(doubt);
+  const { superheatToleranceF: off, valveSuperheatLowF, valveSuperheatHighF } = policy.refrigerant;
+  if (about.plate.metering === undefined) return noBasis('metering');
+  if (about.plate.metering === 'expansion-valve') {
+    return windowLimits('superheat', { lower: valveSuperheatLowF, upper: valveSuperheatHighF });
+  }
+  const target = targetOf(about);
+  return typeof target === 'string'
+    ? noBasis(target)
+    : windowLimits('target-superheat', { nominal: target, lower: target - off, upper: target + off });
+}
+
+/** Superheat, °F: suction line temperature less the dew point at suction pressure. */
+export const superheatReading: ReadingKind = {
+  id: 'superheat',
+  title: 'Superheat',
+  component: 'refrigerant-circuit',
+  unit: '°F',
+  decimals: 1,
+  plateLine: (about) => {
+    const target = about.plate.metering === 'fixed-orifice' ? targetOf(about) : null;
+    const wanted = typeof target === 'number' ? `, target ${target.toFixed(0)} °F` : '';
+    return `${refrigerantLine(about)}${wanted}`;
+  },
+  ...unworn,
+  movedBy: ['indoor wet bulb and outdoor air', 'airflow', 'running time'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'gauges',
+      title: 'suction gauge and pipe clamp',
+      stops: ['cooling'],
+      order: 75,
+      points: () => ['suction'],
+      inputs: [
+        {
+          id: 'psig',
+          type: 'number',
+          label: 'Suction pressure',
+          unit: 'psig',
+          overLimit: false,
+          probe: 'suction-gauge',
+        },
+        { id: 'lineF', type: 'number', label: 'Suction line', unit: '°F', overLimit: false, probe: 'pipe-clamp' },
+      ],
+      evaluate,
+      error: () => 1.5,
+    },
+  ],
+  needs: (about) => {
+    const refrigerant = refrigerantOf(about);
+    return 'snag' in refrigerant ? refrigerant.snag : null;
+  },
+  limits,
+  plausible: () => ({ low: -2, high: 60 }),
+};

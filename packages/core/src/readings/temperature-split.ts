@@ -1,0 +1,78 @@
+import { moistAir } from '../trade/air/moist-air.ts';
+import type { About, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
+import type { Policy } from '../judgement/policy.ts';
+import { supplyDry } from './supply-air.ts';
+import { doubtWhen, noBasis, stuck, taken, unworn, windowLimits } from './window.ts';
+
+/** Air leaving a coil is never colder than the coil, and a coil that makes air colder than this ices. Common practice, no source. */
+const COLDEST_SUPPLY_F = 38;
+
+function split(inputs: Inputs, { conditions }: About): Evaluated {
+  const supplyF = Number(inputs.supplyF);
+  const returnF = conditions?.returnF;
+  if (returnF === undefined) return stuck('supplyF', 'no-return-air');
+  const wetF = inputs.supplyWetF;
+  return taken(returnF - supplyF, [
+    ...doubtWhen(supplyF >= returnF, 'supply-not-cooled', supplyF, returnF),
+    ...doubtWhen(supplyF < COLDEST_SUPPLY_F, 'supply-below-coil', supplyF, COLDEST_SUPPLY_F),
+    ...(typeof wetF === 'number' ? doubtWhen(wetF > supplyF, 'wet-supply-above-dry', wetF, supplyF) : []),
+  ]);
+}
+
+/** The split may be judged only where the return air is of ordinary humidity: humid air gives a smaller one, dry air a larger. */
+function limits({ conditions, plate }: About, { air }: Policy): Limits {
+  const { returnF, returnWetF } = conditions ?? {};
+  if (returnF !== undefined && returnWetF !== undefined) {
+    const state = moistAir({ dryBulbF: returnF, wetBulbF: returnWetF }, plate.altitudeFt);
+    const ordinary =
+      state.outcome === 'value' &&
+      state.relativeHumidity >= air.humidityLow &&
+      state.relativeHumidity <= air.humidityHigh;
+    if (!ordinary) return noBasis('humid-air');
+  }
+  return windowLimits('split', { lower: air.splitLowF, upper: air.splitHighF });
+}
+
+/** Cooling split, °F: return less supply, both dry bulb, settled. */
+export const temperatureSplit: ReadingKind = {
+  id: 'temperature-split',
+  title: 'Cooling split',
+  component: 'air-side',
+  unit: '°F',
+  decimals: 1,
+  plateLine: ({ conditions }) =>
+    conditions?.returnF === undefined ? 'take the return first' : `return ${conditions.returnF} °F`,
+  ...unworn,
+  movedBy: ['humidity of the return air', 'airflow', 'outdoor temperature', 'how long it has run'],
+  plateDecides: () => true,
+  methods: [
+    {
+      id: 'supply',
+      title: 'supply, dry and wet bulb',
+      stops: ['cooling-air'],
+      order: 35,
+      points: () => ['whole'],
+      inputs: [
+        supplyDry,
+        {
+          id: 'supplyWetF',
+          type: 'number',
+          label: 'Supply, wet bulb',
+          unit: '°F',
+          overLimit: false,
+          optional: true,
+          probe: 'psychrometer',
+        },
+      ],
+      evaluate: split,
+      error: () => 1,
+    },
+  ],
+  tells: ({ inputs }, conditions) => ({
+    ...conditions,
+    ...(typeof inputs.supplyF === 'number' ? { supplyF: inputs.supplyF } : {}),
+    ...(typeof inputs.supplyWetF === 'number' ? { supplyWetF: inputs.supplyWetF } : {}),
+  }),
+  limits,
+  plausible: () => ({ low: 2, high: 35 }),
+};

@@ -1,0 +1,79 @@
+import { SLOT_NAMES, type Slot } from '../equipment/component.ts';
+import { severityOf, worstOf, type Standing } from '../judgement/standing.ts';
+
+/** One part as the customer hears of it. */
+export interface PartTested {
+  readonly slot: Slot;
+  readonly standing: Standing;
+  /** Readings taken of it on this visit. */
+  readonly readings: number;
+  /** Its most telling sentence, with its number. */
+  readonly sentence: string;
+  readonly isNew: boolean;
+  /** Chance, 0 to 1, of being past its limit by the next round. */
+  readonly chance: number;
+}
+
+export interface CustomerSummary {
+  readonly headline: string;
+  readonly parts: readonly {
+    readonly name: string;
+    readonly says: string;
+    readonly standing: Standing;
+    readonly number: string;
+  }[];
+  readonly sound: readonly string[];
+  readonly open: readonly string[];
+}
+
+/** In plain words, what a standing means to whoever pays the bill. */
+function plainly(part: PartTested): string {
+  if (part.isNew) return 'New today, and measured as fitted.';
+  switch (part.standing) {
+    case 'stop':
+      return 'Not safe to run as it is. It should stay off until this is put right.';
+    case 'act':
+      return 'Worn past its limit. It should be replaced or repaired now, before it fails or damages what it serves.';
+    case 'watch':
+      return part.chance >= 0.5
+        ? 'Still working, but more likely than not to be past its limit before the next visit.'
+        : 'Still working. It has changed enough that we will look at it again next time.';
+    case 'sound':
+      return 'Measured, and as it should be.';
+    case 'unproven':
+      return 'Measured; there is nothing to compare it with yet.';
+  }
+}
+
+/**
+ * What the customer can be shown on the spot: a headline, the parts that need a word with their number, those that are
+ * sound by name, and what is left open. Parts without a reading on this visit are not spoken of.
+ */
+export function customerSummary(parts: readonly PartTested[], open: readonly string[]): CustomerSummary {
+  const tested = parts.filter((p) => p.readings > 0 || p.isNew);
+  const readings = tested.reduce((sum, p) => sum + p.readings, 0);
+  const worst = worstOf(tested.map((p) => p.standing));
+  const telling = tested
+    .filter((p) => severityOf(p.standing) >= severityOf('watch') || p.isNew)
+    .sort((a, b) => severityOf(b.standing) - severityOf(a.standing) || b.chance - a.chance);
+  const count = telling.filter((p) => severityOf(p.standing) >= severityOf('act')).length;
+  const headline =
+    worst === 'stop'
+      ? 'Your system should not run until one thing is put right.'
+      : count > 0
+        ? `${count === 1 ? 'One part needs' : `${count} parts need`} attention now.`
+        : telling.some((p) => p.standing === 'watch')
+          ? 'Your system works; we are keeping an eye on it.'
+          : 'Everything we measured is as it should be.';
+  return {
+    headline: `${headline} ${readings} ${readings === 1 ? 'reading' : 'readings'} on ${tested.length} ${tested.length === 1 ? 'part' : 'parts'} today.`,
+    parts: telling.map((p) => ({
+      name: SLOT_NAMES[p.slot],
+      says: plainly(p),
+      standing: p.standing,
+      number: p.sentence,
+    })),
+    sound: tested.filter((p) => p.standing === 'sound' && !p.isNew).map((p) => SLOT_NAMES[p.slot]),
+    open,
+  };
+}

@@ -1,0 +1,72 @@
+/** What should be seen in a forced defrost, in order. */
+export const DEFROST_EVENTS = ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs', 'back-up-heat-on'] as const;
+export type DefrostEvent = (typeof DEFROST_EVENTS)[number];
+export type FrostLeft = 'none' | 'bands' | 'block';
+export type DefrostEnd = 'temperature' | 'time-limit' | 'by-hand';
+
+export interface DefrostRun {
+  /** Coil when it began and when it ended, °F. */
+  readonly startCoilF: number;
+  readonly endCoilF: number;
+  /** How long it took, s. */
+  readonly seconds: number;
+  readonly endedBy: DefrostEnd;
+  readonly frostLeft: FrostLeft;
+  readonly seen: readonly DefrostEvent[];
+  /** Coil temperature at which the board should end it, °F, when known. */
+  readonly terminationF?: number | undefined;
+  /** Whether there is back-up heat to come on. */
+  readonly backUp: boolean;
+}
+
+export type DefrostFault =
+  | 'coil-too-warm-to-test'
+  | 'valve-did-not-shift'
+  | 'fan-kept-running'
+  | 'compressor-stopped'
+  | 'no-back-up-heat'
+  | 'ended-by-limit'
+  | 'ended-early'
+  | 'frost-in-bands'
+  | 'frost-as-block';
+
+export interface DefrostVerdict {
+  /** Empty when the defrost did what it should. */
+  readonly faults: readonly DefrostFault[];
+  /** False when the coil was too warm for the test to prove anything. */
+  readonly counts: boolean;
+}
+
+/** Coil temperature above which a forced defrost proves nothing, °F. Common practice, no source. */
+export const COLD_ENOUGH_F = 35;
+/** How far below its termination setting a board may end, °F. Common practice, no source. */
+const EARLY_BY_F = 12;
+
+const MISSING: Readonly<Record<DefrostEvent, DefrostFault>> = {
+  'valve-shifts': 'valve-did-not-shift',
+  'outdoor-fan-stops': 'fan-kept-running',
+  'compressor-runs': 'compressor-stopped',
+  'back-up-heat-on': 'no-back-up-heat',
+};
+
+/**
+ * Judges a forced defrost from what was seen and timed: °F and s in. Expected are valve, fan, compressor and back-up heat
+ * in that order, a coil that clears all over, and an end by temperature; common practice, no source. With the coil above
+ * 35 °F at the start the test does not count.
+ */
+export function defrostTest(run: DefrostRun): DefrostVerdict {
+  if (run.startCoilF > COLD_ENOUGH_F) return { faults: ['coil-too-warm-to-test'], counts: false };
+  const missing = DEFROST_EVENTS.filter(
+    (event) => !run.seen.includes(event) && (event !== 'back-up-heat-on' || run.backUp),
+  ).map((event) => MISSING[event]);
+  const early =
+    run.endedBy === 'temperature' && run.terminationF !== undefined && run.endCoilF < run.terminationF - EARLY_BY_F;
+  const faults: (DefrostFault | false)[] = [
+    run.frostLeft === 'block' && 'frost-as-block',
+    ...missing,
+    run.frostLeft === 'bands' && 'frost-in-bands',
+    run.endedBy === 'time-limit' && 'ended-by-limit',
+    early && 'ended-early',
+  ];
+  return { faults: faults.filter((f) => f !== false), counts: true };
+}

@@ -1,0 +1,78 @@
+import sharp from 'sharp';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import { makeSystem, openSuite, startVisit, type MadeSystem, type Suite } from '../../testing/suite.ts';
+
+let suite: Suite;
+let system: MadeSystem;
+beforeAll(async () => {
+  suite = await openSuite();
+  system = await makeSystem(suite.app);
+});
+afterAll(() => suite.close());
+
+const picture = (width = 900, height = 600) =>
+  sharp({ create: { width, height, channels: 3, background: '#b87333' } }).jpeg();
+const put = (id: string, body: Buffer, over: Record<string, string> = {}) =>
+  request(suite.app)
+    .put(`/api/photos/${id}`)
+    .query({ systemId: system.id, subject: 'plate', takenAt: '2026-10-10T14:00:00.000Z', ...over })
+    .set('content-type', 'application/octet-stream')
+    .send(body);
+
+test('a photo is kept, shown with its system, and served whole and as a thumbnail', async () => {
+  const id = v7();
+  const bytes = await picture().toBuffer();
+  expect((await put(id, bytes).expect(200)).body).toMatchObject({ id, subject: 'plate', width: 900, height: 600 });
+  await put(id, bytes).expect(200);
+  const { body } = await request(suite.app).get(`/api/systems/${system.id}`);
+  expect(body.photos).toHaveLength(1);
+  const whole = await request(suite.app).get(`/api/photos/${id}`).expect(200);
+  expect(whole.headers['content-type']).toBe('image/jpeg');
+  const thumb = await sharp(
+    (await request(suite.app).get(`/api/photos/${id}/thumb`).expect(200)).body as Buffer,
+  ).metadata();
+  expect([thumb.width, thumb.height]).toEqual([360, 240]);
+});
+
+test('a phone’s picture is turned upright, made no larger than needed, and loses where it was taken', async () => {
+  const id = v7();
+  const tagged = await picture(3000, 2000)
+    .withExif({ IFD0: { Make: 'camera' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } })
+    .withMetadata({ orientation: 6 })
+    .toBuffer();
+  const { body } = await put(id, tagged).expect(200);
+  expect([body.width, body.height]).toEqual([1600, 2400]);
+  const kept = await sharp((await request(suite.app).get(`/api/photos/${id}`)).body as Buffer).metadata();
+  expect(kept.exif).toBeUndefined();
+});
+
+test('content decides, not the name: text, a page with a script and a cut-off picture are refused', async () => {
+  const bytes = await picture().toBuffer();
+  for (const body of [
+    Buffer.from('not a picture'),
+    Buffer.from('<svg onload="alert(1)"/>'),
+    bytes.subarray(0, 700),
+    Buffer.alloc(0),
+  ]) {
+    const id = v7();
+    expect((await put(id, body).expect(422)).body.code).toBe('photo-refused');
+    await request(suite.app).get(`/api/photos/${id}`).expect(404);
+  }
+});
+
+test('too large is said to be too large', async () => {
+  expect((await put(v7(), Buffer.alloc(13 * 1024 * 1024)).expect(413)).body.code).toBe('too-large');
+});
+
+test('another firm’s systems, rounds and photos are not there', async () => {
+  const id = v7();
+  await put(id, await picture(40, 40).toBuffer()).expect(200);
+  const theirs = suite.appFor(await suite.addFirm('Second firm'));
+  await request(theirs).get(`/api/photos/${id}`).expect(404);
+  await put(v7(), await picture(40, 40).toBuffer(), { systemId: v7() }).expect(404);
+  await put(v7(), await picture(40, 40).toBuffer(), { visitId: v7() }).expect(404);
+  const visitId = await startVisit(suite.app, (await makeSystem(suite.app)).id);
+  await put(v7(), await picture(40, 40).toBuffer(), { visitId }).expect(404);
+  expect((await put(id, await picture(50, 40).toBuffer()).expect(409)).body.code).toBe('id-taken');
+});

@@ -1,0 +1,53 @@
+import { dayOf, methodOf, readingKind, type ProbeQuery, type Unit } from '@yarnix/core';
+import { FAULTS, houseOf, probeStream, seedOf, type Fault } from '@yarnix/simulator';
+import type { Knex } from 'knex';
+import { notFound, ProblemError } from '../../http/problems.ts';
+import type { RequestContext } from '../../identity/context.ts';
+import { partsService } from '../parts/service.ts';
+import { systemsService } from '../systems/service.ts';
+
+const isFault = (text: string): text is Fault => text in FAULTS;
+
+function unitOf(asked: ProbeQuery): Unit {
+  const kind = readingKind(asked.kind);
+  const input = kind && methodOf(kind, asked.method)?.inputs.find((i) => i.id === asked.input);
+  if (input?.type !== 'number' || input.probe === undefined) {
+    const detail = 'No probe serves this field; type the value.';
+    throw new ProblemError('no-probe-here', detail, [{ path: 'query.input', detail }]);
+  }
+  return input.unit;
+}
+
+/** The simulated probe kit: what a probe held at a place of a system would show, from the house's hidden truth. */
+export function probesService(db: Knex, now: () => Date) {
+  return {
+    faults: () => Object.entries(FAULTS).map(([id, label]) => ({ id, label })),
+    async stream(context: RequestContext, asked: ProbeQuery): Promise<Generator<{ at: number; value: number }>> {
+      const unit = unitOf(asked);
+      const part = await partsService(db).find(context, asked.componentId);
+      if (part?.system_id !== asked.systemId) throw notFound('part');
+      const system = await systemsService(db).facts(context, asked.systemId);
+      const parts = await partsService(db).living(context, asked.systemId);
+      const component = parts.find((p) => p.id === asked.componentId);
+      if (!component) throw notFound('part');
+      const today = dayOf(now().toISOString());
+      const scene = {
+        house: houseOf(asked.systemId, system.kind, system.plate),
+        parts,
+        installedOn: system.installedOn ?? component.fittedOn ?? today,
+        day: today,
+        season: asked.season,
+        outdoorF: asked.outdoorF ?? (asked.season === 'spring' ? 82 : 45),
+        faults: new Set((asked.faults ?? '').split(',').filter(isFault)),
+      };
+      const held = { kind: asked.kind, point: asked.point, input: asked.input, component };
+      return probeStream(
+        scene,
+        held,
+        unit,
+        asked.runningSeconds,
+        seedOf(`${asked.componentId}${asked.kind}${asked.point}${asked.input}${today}`),
+      );
+    },
+  };
+}

@@ -1,0 +1,283 @@
+import {
+  expectedOn,
+  heatCircuitsOf,
+  heatElementsOf,
+  moistAir,
+  ratingOf,
+  refrigerantName,
+  saturationPressure,
+  targetSuperheat,
+  type Component,
+  type Day,
+  type Point,
+} from '@yarnix/core';
+import { heatingSaturation } from './draw-plate.ts';
+import { wearOf, type Fault, type ModelHouse } from './model-house.ts';
+import { capacitanceAfter } from './wear.ts';
+
+const DAYS_A_YEAR = 365.2425;
+
+/** A house on a day: its weather, its age, its parts as they stand, and what is wrong with it. */
+export interface Scene {
+  readonly house: ModelHouse;
+  readonly parts: readonly (Component & { id: string })[];
+  readonly installedOn: Day;
+  readonly day: Day;
+  readonly season: 'spring' | 'autumn';
+  readonly outdoorF: number;
+  readonly faults: ReadonlySet<Fault>;
+}
+
+/** Where an instrument is held. */
+export interface Held {
+  readonly kind: string;
+  readonly point: Point;
+  readonly input: string;
+  readonly component: Component & { id: string };
+}
+
+const yearsOf = (scene: Scene): number => (scene.day - scene.installedOn) / DAYS_A_YEAR;
+
+/** What a perfect meter would read of a capacitor's section, µF. */
+export function trueMicrofarads(scene: Scene, part: Component & { id: string }, lug: Point): number {
+  const rated = ratingOf(part)?.sections.find((s) => s.lug === lug)?.microfarads ?? 0;
+  const years = (scene.day - (part.fittedOn ?? scene.installedOn)) / DAYS_A_YEAR;
+  const sound = capacitanceAfter(wearOf(part, lug, rated), Math.max(0, years), rated);
+  const weak =
+    (scene.faults.has('weak-herm') && (lug === 'herm' || part.slot === 'run-capacitor') && lug !== 'fan') ||
+    (scene.faults.has('weak-fan-section') && (lug === 'fan' || part.slot === 'fan-capacitor'));
+  return weak ? Math.min(sound, 0.82 * rated) : sound;
+}
+
+function hermShare(scene: Scene): number {
+  const part = scene.parts.find((p) => p.slot === 'run-capacitor');
+  const section = part && ratingOf(part)?.sections.find((s) => s.lug === 'herm' || s.lug === 'single');
+  return part && section ? trueMicrofarads(scene, part, section.lug) / section.microfarads : 1;
+}
+
+/** Compressor amps on its three wires: they rise with outdoor temperature, with age, and with a weak capacitor. */
+function compressorWires(scene: Scene) {
+  const { house } = scene;
+  const share = hermShare(scene);
+  const weather = 1 + 0.002 * (scene.outdoorF - 77);
+  const charge = scene.faults.has('low-charge') ? 0.8 : 1;
+  const age = 1 + house.compressorRisePerYear * yearsOf(scene);
+  const common = house.compressorAmps * weather * charge * age * (1 + 0.4 * Math.max(0, 1 - share));
+  const part = scene.parts.find((p) => p.slot === 'run-capacitor');
+  const lug = part && ratingOf(part)?.sections.find((s) => s.lug === 'herm' || s.lug === 'single')?.lug;
+  const start = part && lug ? Math.min((trueMicrofarads(scene, part, lug) * 350) / 2653, 0.7 * common) : 0.3 * common;
+  return { common, start, run: Math.sqrt(common * common - start * start), line: common };
+}
+
+/** Airflow now, CFM. */
+function cfmOf(scene: Scene): number {
+  const { house } = scene;
+  const loaded = Math.max(0.6, 1 - house.cfmLossPerYear * yearsOf(scene));
+  return house.cfm * loaded * (scene.faults.has('dirty-filter') ? 0.68 : 1);
+}
+
+/** Air into and out of the indoor unit, °F. */
+function airOf(scene: Scene) {
+  const { house } = scene;
+  if (scene.season === 'autumn') {
+    const returnF = 69.4;
+    const kilowatts = elementAmps(scene, 'total') * (house.lineVolts / 1000);
+    const gas = house.gasRiseF * (house.cfm / cfmOf(scene));
+    const rise = house.kind === 'gas-furnace-with-coil' ? gas : (kilowatts * 3412) / (1.08 * cfmOf(scene));
+    return { returnF, returnWetF: 55, supplyF: returnF + rise, supplyWetF: 70 };
+  }
+  const returnF = 75.2;
+  const returnWetF = 63.1;
+  const strips = scene.faults.has('strip-welded') ? (5 * 3412) / (1.08 * cfmOf(scene)) : 0;
+  const charge = scene.faults.has('low-charge') ? 0.55 : 1;
+  const slow = Math.min(1.35, house.cfm / cfmOf(scene));
+  const supplyF = returnF - house.splitF * charge * slow + strips;
+  const leaving = moistAir({ dryBulbF: supplyF, relativeHumidity: 88 });
+  return { returnF, returnWetF, supplyF, supplyWetF: leaving.outcome === 'value' ? leaving.wetBulbF : supplyF - 2 };
+}
+
+const indexOf = (point: Point): number => Number(/\d/.exec(point)?.[0] ?? 1) - 1;
+const ohmsOf = (scene: Scene, index: number): number =>
+  scene.faults.has('element-open') && index === 0 ? Infinity : (scene.house.elementOhms[index] ?? Infinity);
+
+/** Amps of all the elements, of one, or of a circuit with its share of them. */
+function elementAmps(scene: Scene, point: Point): number {
+  const { plate, lineVolts } = scene.house;
+  const count = heatElementsOf(plate);
+  if (point.startsWith('element')) return lineVolts / ohmsOf(scene, indexOf(point));
+  const all = Array.from({ length: count }, (_, i) => lineVolts / ohmsOf(scene, i));
+  const total = all.reduce((sum, amps) => sum + amps, 0);
+  return point === 'total' ? total : total / heatCircuitsOf(plate);
+}
+
+/** Where the refrigerant boils and condenses, and how its lines lie beside that, °F. */
+function refrigerantOf(scene: Scene) {
+  const { house } = scene;
+  const low = scene.faults.has('low-charge');
+  const slow = scene.faults.has('dirty-filter') ? 4 : 0;
+  const valve = house.plate.metering !== 'fixed-orifice';
+  const target = targetSuperheat({ indoorWetBulb: 63.1, outdoorDryBulb: scene.outdoorF });
+  const wanted = valve ? 11 : target.outcome === 'value' ? target.degrees : 6;
+  const cooling = { evaporating: 41 - (low ? 9 : 0) - slow, condensing: scene.outdoorF + 21 - (low ? 8 : 0) };
+  const heating = heatingSaturation(scene.outdoorF);
+  const at = scene.season === 'spring' ? cooling : { ...heating, evaporating: heating.evaporating - (low ? 8 : 0) };
+  return {
+    ...at,
+    superheat: Math.max(1, wanted + house.superheatOffF + (low ? 18 : 0) - slow),
+    subcooling: Math.max(1.5, (house.plate.targetSubcoolingF ?? 10) + house.subcoolingOffF - (low ? 8 : 0)),
+  };
+}
+
+function psig(scene: Scene, fahrenheit: number, side: 'bubble' | 'dew'): number {
+  const refrigerant = refrigerantName(scene.house.plate.refrigerant ?? 'R-410A');
+  const read = saturationPressure({ refrigerant, fahrenheit, side, altitudeFt: scene.house.plate.altitudeFt });
+  return read.outcome === 'value' ? read.psig : 120;
+}
+
+function sensorOhms(scene: Scene, component: Component): number {
+  const { house } = scene;
+  const warm = scene.faults.has('sensor-warm') && component.slot === 'coil-sensor' ? 9 : 0;
+  const drift = component.slot === 'coil-sensor' ? house.sensorDriftF * yearsOf(scene) : 0;
+  const kelvin = (scene.outdoorF + house.sensorErrorF + drift + warm - 32) / 1.8 + 273.15;
+  const { sensorR25 = 10_000, sensorBeta = 3435 } = house.plate;
+  return sensorR25 * Math.exp(sensorBeta * (1 / kelvin - 1 / 298.15));
+}
+
+const lugVolts = 352;
+
+type Truth = (scene: Scene, held: Held) => number | string;
+
+function capacitorTruth(scene: Scene, { component, point, input }: Held): number | string {
+  if (input === 'finding') {
+    const worst = Math.min(
+      ...(ratingOf(component)?.sections ?? []).map((s) => trueMicrofarads(scene, component, s.lug) / s.microfarads),
+    );
+    return worst < 0.8 ? 'bulged' : 'sound';
+  }
+  const actual = trueMicrofarads(scene, component, point);
+  if (input === 'microfarads') return actual;
+  return input === 'volts' ? lugVolts : (actual * lugVolts) / 2652.58;
+}
+
+function circuitTruth(side: 'suction' | 'liquid'): Truth {
+  return (scene, { input }) => {
+    const at = refrigerantOf(scene);
+    if (side === 'suction')
+      return input === 'psig' ? psig(scene, at.evaporating, 'dew') : at.evaporating + at.superheat;
+    return input === 'psig' ? psig(scene, at.condensing, 'bubble') : at.condensing - at.subcooling;
+  };
+}
+
+function defrostTruth(scene: Scene, { input }: Held): number | string {
+  const ends = scene.house.plate.defrostTerminationF ?? 70;
+  const run: Record<string, number | string> = {
+    startF: Math.min(31, scene.outdoorF - 12),
+    seen: ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs']
+      .concat(scene.faults.has('no-defrost-heat') ? [] : ['back-up-heat-on'])
+      .join(','),
+    seconds: 60 * scene.house.defrostMinutes,
+    endF: ends + 1,
+    endedBy: 'temperature',
+    frost: ends <= 50 && scene.house.defrostMinutes < 3.2 ? 'bands' : 'none',
+  };
+  return run[input] ?? 0;
+}
+
+const CALLS = {
+  'call-off': 'off',
+  'call-fan': 'fan',
+  'call-cooling': 'cooling',
+  'call-heating': 'heating',
+  'call-emergency-heat': 'emergency-heat',
+} as const;
+
+function callTruth(scene: Scene, { point }: Held): string {
+  const call = CALLS[point as keyof typeof CALLS];
+  const has = { kind: scene.house.kind, strips: scene.parts.some((p) => p.slot === 'electric-heat') };
+  const runs: string[] = expectedOn(call, has);
+  if (call === 'cooling' && scene.faults.has('strip-welded') && has.strips) runs.push('strips');
+  return runs.join(',') || 'nothing-runs';
+}
+
+const coil =
+  (pick: (house: ModelHouse) => number): Truth =>
+  (scene) =>
+    pick(scene.house);
+
+const airflowLoss = (scene: Scene): number => (scene.house.plate.blowerMotor === 'ecm' ? 1.25 : 0.82);
+
+/** What a perfect instrument shows, by kind of reading; a finding's word where there is nothing to measure. */
+const TRUTHS: Readonly<Record<string, Truth>> = {
+  complaint: () => 'routine',
+  'room-temperature': (scene, { input }) => {
+    const set = scene.season === 'spring' ? 75 : 70;
+    return input === 'setF' ? set : set + (scene.season === 'spring' ? 0.8 : -0.7);
+  },
+  'outdoor-looks': (scene) => (scene.faults.has('contact-pitted') ? 'pitted-contacts' : 'nothing'),
+  'indoor-looks': (scene) => (scene.faults.has('dirty-filter') ? 'dirty-filter' : 'nothing'),
+  'call-check': callTruth,
+  'control-volts': coil((house) => house.controlVolts),
+  'line-volts': coil((house) => house.lineVolts),
+  'heater-amps': (scene, { point }) => elementAmps(scene, point),
+  'strips-in-cooling': (scene) => (scene.faults.has('strip-welded') ? elementAmps(scene, 'element-2') : 0),
+  'element-ohms': (scene, { point }) => ohmsOf(scene, indexOf(point)),
+  'sequencer-closing-time': (scene, { point }) => scene.house.closingSeconds[indexOf(point)] ?? 60,
+  'sequencer-contact-volts': () => 0.1,
+  'sequencer-coil-ohms': coil((house) => house.sequencerOhms),
+  'blower-relay-coil-ohms': coil((house) => house.relayOhms),
+  'contactor-coil-ohms': coil((house) => house.contactorOhms),
+  'return-air': (scene, { input }) => {
+    const air = airOf(scene);
+    if (input === 'percent') return 52;
+    return input === 'wetF' ? air.returnWetF : air.returnF;
+  },
+  'heat-rise': (scene) => airOf(scene).supplyF,
+  'gas-rise': (scene) => airOf(scene).supplyF,
+  'temperature-split': (scene, { input }) => (input === 'supplyF' ? airOf(scene).supplyF : airOf(scene).supplyWetF),
+  'blower-amps': (scene) =>
+    scene.house.blowerAmps *
+    (1 + scene.house.blowerDriftPerYear * Math.min(yearsOf(scene), 8)) *
+    (scene.faults.has('dirty-filter') ? airflowLoss(scene) : 1),
+  'compressor-amps': (scene, { point }) => {
+    const wires = compressorWires(scene);
+    return point === 'start-wire' ? wires.start : point === 'run' ? wires.run : wires.common;
+  },
+  'outdoor-fan-amps': coil((house) => house.outdoorFanAmps),
+  'run-capacitor-capacitance': capacitorTruth,
+  'start-capacitor-capacitance': (scene, { component }) =>
+    (ratingOf(component)?.sections[0]?.microfarads ?? 98) * (1 - 0.004 * yearsOf(scene)),
+  'contact-drop': (scene) =>
+    scene.house.contactVolts +
+    scene.house.contactVoltsPerYear * yearsOf(scene) +
+    (scene.faults.has('contact-pitted') ? 2.4 : 0),
+  'pressure-switch-volts': () => 0,
+  'charge-check': () => 'check-counts',
+  superheat: circuitTruth('suction'),
+  subcooling: circuitTruth('liquid'),
+  'heating-pressure': (scene, { point }) => {
+    const at = refrigerantOf(scene);
+    return point === 'suction' ? psig(scene, at.evaporating, 'dew') : psig(scene, at.condensing, 'bubble');
+  },
+  'defrost-settings': (scene, { input }) =>
+    input === 'termination'
+      ? String(scene.house.plate.defrostTerminationF ?? 70)
+      : scene.house.plate.defrostControl === 'demand'
+        ? 'demand'
+        : String(scene.house.plate.defrostIntervalMin ?? 60),
+  'defrost-duration': defrostTruth,
+  'defrost-chain': () => 25.6,
+  'fan-bypass': () => 'fan-runs-past-relay',
+  'sensor-error': (scene, { component }) => sensorOhms(scene, component),
+  'base-pan-heater-ohms': (scene, { point }) => (point === 'ground' ? Infinity : scene.house.panHeaterOhms),
+};
+
+/** Whether a settled value is fed by a coil whose ohms jump. */
+export const jumps = (scene: Scene, held: Held): boolean =>
+  held.kind === 'contactor-coil-ohms' && scene.faults.has('coil-jumps');
+
+/** What a perfect instrument held there would show: a number in the input's unit (Infinity for OL), or a finding's word. */
+export function truthAt(scene: Scene, held: Held): number | string {
+  const truth = TRUTHS[held.kind];
+  if (!truth) throw new Error(`the model house knows nothing of ${held.kind}`);
+  return truth(scene, held);
+}

@@ -1,0 +1,37 @@
+import { PUT_OFF_REASONS, readingKind, titleOf, type FollowUpView, type SystemDetail } from '@yarnix/core';
+
+/** A follow-up in words: what, why, by when. */
+export function followUpWords(f: Pick<FollowUpView, 'kind' | 'point' | 'reason' | 'note'>): {
+  title: string;
+  why: string;
+} {
+  const kind = readingKind(f.kind);
+  return {
+    title: kind ? titleOf(kind, f.point) : f.kind,
+    why: f.note ?? PUT_OFF_REASONS[f.reason].label.toLowerCase(),
+  };
+}
+
+/** What was put off on earlier visits and is still to take. */
+export function FollowUps({ system }: { system: SystemDetail }) {
+  const open = system.followUps.filter((f) => f.doneBy === null && !f.withdrawn);
+  if (open.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-6 text-lg font-bold">Put off</h2>
+      <ul>
+        {open.map((f) => {
+          const { title, why } = followUpWords(f);
+          return (
+            <li key={f.id} className="border-t border-rule py-1.5">
+              <span className="font-semibold">{title}</span>
+              <span className="label block">
+                {why}, due {f.dueOn}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}

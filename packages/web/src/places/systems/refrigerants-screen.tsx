@@ -1,0 +1,119 @@
+import { REFRIGERANTS, refrigerantName } from '@yarnix/core';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { put } from '../../app/api.ts';
+import { queries } from '../../app/queries.ts';
+import { queryClient } from '../../app/query-client.ts';
+import { Button } from '../../kit/button.tsx';
+import { Field } from '../../kit/field.tsx';
+
+function LoadTable() {
+  const [name, setName] = useState('');
+  const [source, setSource] = useState('');
+  const [estimate, setEstimate] = useState(false);
+  const [file, setFile] = useState<File | null>(null);
+  const loading = useMutation({
+    mutationFn: async (csv: string) =>
+      put(`/api/refrigerants/${encodeURIComponent(refrigerantName(name))}`, { csv, source, estimate }),
+    onSuccess: async () => {
+      setName('');
+      setFile(null);
+      await queryClient.invalidateQueries({ queryKey: ['session'] });
+    },
+  });
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    if (file) loading.mutate(await file.text());
+  };
+  return (
+    <form className="grid max-w-[560px] gap-4" onSubmit={(event) => void submit(event)}>
+      <h2 className="text-lg font-bold">Load a supplier’s table</h2>
+      <p className="text-soft">
+        A CSV file whose first row names temperature, bubble and dew, each with its unit (°F or °C; psig, psia or kPa),
+        then one row a temperature, rising.
+      </p>
+      <Field label="Refrigerant" value={name} maxLength={20} onChange={(e) => setName(e.target.value)} />
+      <Field
+        label="Where the figures come from"
+        value={source}
+        maxLength={200}
+        onChange={(e) => setSource(e.target.value)}
+      />
+      <label className="flex min-h-12 items-center gap-3 font-semibold">
+        <input type="checkbox" className="size-6" checked={estimate} onChange={(e) => setEstimate(e.target.checked)} />
+        An estimate, not the supplier’s own figures
+      </label>
+      <label className="grid gap-1">
+        <span className="label">CSV file</span>
+        <input
+          type="file"
+          accept=".csv,text/csv"
+          className="min-h-12"
+          onChange={(e) => setFile(e.target.files?.[0] ?? null)}
+        />
+      </label>
+      {loading.error && (
+        <p role="alert" className="font-semibold text-act">
+          {loading.error.message} Nothing was loaded.
+        </p>
+      )}
+      {loading.isSuccess && <p role="status">Loaded. It is used like the built-in ones from now on.</p>}
+      <Button
+        look="main"
+        type="submit"
+        className="justify-self-start"
+        disabled={!file || name.trim() === '' || source.trim() === '' || loading.isPending}
+      >
+        Load it
+      </Button>
+    </form>
+  );
+}
+
+/** Refrigerants whose saturation is known: those built in, and those the firm has loaded a table of. */
+export function RefrigerantsScreen() {
+  const session = useQuery(queries.session());
+  const loaded = session.data?.refrigerants ?? [];
+  return (
+    <div className="grid content-start gap-6 px-4 py-5 md:px-5">
+      <h1 className="text-[28px] font-bold">Refrigerants</h1>
+      <table className="max-w-[760px]">
+        <thead>
+          <tr className="label text-left">
+            <th scope="col" className="pr-6 font-normal">
+              Name
+            </th>
+            <th scope="col" className="pr-6 font-normal">
+              Data
+            </th>
+            <th scope="col" className="font-normal">
+              Range
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {Object.keys(REFRIGERANTS).map((name) => (
+            <tr key={name} className="border-t border-rule">
+              <td className="py-2 pr-6 font-bold">{name}</td>
+              <td className="pr-6">built in, from published equations</td>
+              <td>to its critical point</td>
+            </tr>
+          ))}
+          {loaded.map((r) => (
+            <tr key={r.name} className="border-t border-rule">
+              <td className="py-2 pr-6 font-bold">{r.name}</td>
+              <td className="pr-6">
+                {r.source}
+                {r.estimate && <strong className="text-watch"> · estimate</strong>}
+              </td>
+              <td>
+                {r.points[0]?.fahrenheit} to {r.points.at(-1)?.fahrenheit} °F, {r.points.length} rows
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <LoadTable />
+    </div>
+  );
+}
