@@ -22,7 +22,14 @@ export default defineConfig({
   expect: { timeout: 8000 },
   reporter: [['list']],
   // A trace of every step makes a journey half as long again: TRACE=1 asks for it.
-  use: { launchOptions, trace: process.env.TRACE ? 'retain-on-failure' : 'off', locale: 'en-US', timezoneId: 'UTC' },
+  use: {
+    launchOptions,
+    // What is not there within this time is not coming; a journey need not be waited out.
+    actionTimeout: 15_000,
+    trace: process.env.TRACE ? 'retain-on-failure' : 'off',
+    locale: 'en-US',
+    timezoneId: 'UTC',
+  },
   projects: [
     { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
     { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },

@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test';
 import {
   beginRunning,
   beginStop,
+  drawn,
   enter,
   expect,
   goToStop,
@@ -12,12 +13,18 @@ import {
   watchedDual,
 } from './support/app.ts';
 
-async function violations(page: Page): Promise<string[]> {
+type Theme = 'day' | 'attic';
+
+async function violations(page: Page, theme: Theme): Promise<string[]> {
+  await drawn(page);
+  await page.evaluate(() => document.fonts.ready);
   // At the end of the page the bar at the bottom covers nothing that could be scrolled clear of it.
   await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
-  const { violations: found } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
-    .analyze();
+  const axe = new AxeBuilder({ page });
+  // The themes differ in their colours and in nothing else.
+  if (theme === 'attic') axe.withRules(['color-contrast']);
+  else axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']);
+  const { violations: found } = await axe.analyze();
   return found.map(
     (v) =>
       `${v.id}: ${v.nodes
@@ -27,7 +34,7 @@ async function violations(page: Page): Promise<string[]> {
   );
 }
 
-for (const theme of ['day', 'attic'] as const) {
+for (const theme of ['day', 'attic'] satisfies Theme[]) {
   test(`no screen has an accessibility violation, ${theme} theme`, async ({ page, server }) => {
     test.setTimeout(180_000);
     await page.addInitScript((t) => localStorage.setItem('yarnix-theme', t), theme);
@@ -46,7 +53,7 @@ for (const theme of ['day', 'attic'] as const) {
     for (const [path, heading] of screens) {
       await page.goto(path);
       await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
-      expect(await violations(page), path).toEqual([]);
+      expect(await violations(page, theme), path).toEqual([]);
     }
   });
 
@@ -55,36 +62,36 @@ for (const theme of ['day', 'attic'] as const) {
     await page.addInitScript((t) => localStorage.setItem('yarnix-theme', t), theme);
     const row = await watchedDual(server.address);
     await startRound(page, row.systemId);
-    expect(await violations(page), 'at the door').toEqual([]);
+    expect(await violations(page, theme), 'at the door').toEqual([]);
     await goToStop(page, 'calls');
     await beginStop(page);
-    expect(await violations(page), 'calls').toEqual([]);
+    expect(await violations(page, theme), 'calls').toEqual([]);
     await beginRunning(page, '50');
     await enter(page, '900');
-    expect(await violations(page), 'running, questioned').toEqual([]);
+    expect(await violations(page, theme), 'running, questioned').toEqual([]);
     await page.getByRole('textbox', { name: /Line volts/ }).fill('');
     await page.getByRole('button', { name: 'Listen' }).click();
     await expect(page.getByRole('button', { name: /^Take / })).toBeEnabled();
-    expect(await violations(page), 'listening').toEqual([]);
+    expect(await violations(page, theme), 'listening').toEqual([]);
     await page.getByRole('button', { name: /^Take / }).click();
     await page.getByRole('button', { name: /loose: / }).click();
-    expect(await violations(page), 'loose ends').toEqual([]);
+    expect(await violations(page, theme), 'loose ends').toEqual([]);
     await goToStop(page, 'off-outdoor');
-    expect(await violations(page), 'power off').toEqual([]);
+    expect(await violations(page, theme), 'power off').toEqual([]);
     await beginStop(page);
     const herm = await goToReading(page, 'off-outdoor', /Capacitance, HERM, bench/);
     await page.getByRole('button', { name: 'Put off' }).click();
-    expect(await violations(page), 'put off').toEqual([]);
+    expect(await violations(page, theme), 'put off').toEqual([]);
     await page.getByRole('button', { name: 'Not put off' }).click();
     await herm.fill('30');
     await page.getByRole('button', { name: 'Part replaced' }).click();
-    expect(await violations(page), 'part replaced').toEqual([]);
+    expect(await violations(page, theme), 'part replaced').toEqual([]);
     await page.goto(page.url().replace(/off-outdoor.*/, 'close'));
     await expect(page.getByRole('button', { name: 'Close the round' })).toBeVisible();
-    expect(await violations(page), 'close').toEqual([]);
+    expect(await violations(page, theme), 'close').toEqual([]);
     await page.getByRole('link', { name: 'Show the customer' }).click();
     await expect(page.getByRole('heading', { level: 1, name: /today/ })).toBeVisible();
-    expect(await violations(page), 'summary').toEqual([]);
+    expect(await violations(page, theme), 'summary').toEqual([]);
   });
 }
 

@@ -1,4 +1,4 @@
-import { expect, test, watchRows, type Season } from './support/app.ts';
+import { drawn, expect, test, watchRows, type Season } from './support/app.ts';
 import type { Page } from '@playwright/test';
 
 interface Past {
@@ -99,6 +99,7 @@ for (const season of ['heating', 'cooling'] as const satisfies readonly Season[]
     const thumb = new Thumb(page);
     await thumb.press(new RegExp(`a ${season} round$`));
     for (let steps = 0; steps < 120 && !page.url().includes('/close'); steps += 1) {
+      await drawn(page);
       const begin = page.getByRole('button', { name: /^(Done, |Begin$)/ });
       const onward = page.getByRole('button', { name: /[Tt]o the next stop/ });
       const field = page.locator('[data-status]');

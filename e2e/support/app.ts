@@ -111,6 +111,13 @@ export async function watchedDual(address: string): Promise<KnownRow> {
   return row;
 }
 
+/** Waits until what is drawn belongs to the address: the address changes first, the screen after it. */
+export async function drawn(page: Page): Promise<void> {
+  await page.waitForFunction(
+    () => document.querySelector<HTMLElement>('main')?.dataset['at'] === location.pathname + location.search,
+  );
+}
+
 export const isPhone = (page: Page): boolean => (page.viewportSize()?.width ?? 0) < 900;
 
 /** Types a number the way this screen is used: by keyboard at a wide one, on the app's own pad on a phone. */

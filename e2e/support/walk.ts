@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { isPhone, putBackAll } from './app.ts';
+import { drawn, isPhone, putBackAll } from './app.ts';
 
 /** What is typed where no probe reaches, by the label of its input. */
 const TYPED: Readonly<Record<string, string>> = { 'Set point': '70', Seconds: '41', 'It took': '240' };
@@ -45,22 +45,32 @@ async function takeField(page: Page, scope: Locator): Promise<'usual' | 'entered
   return 'entered';
 }
 
-/** Whether something comes true soon; a press must have had its effect before the next one. */
-async function soon(isTrue: () => Promise<boolean> | boolean, withinMs = 600): Promise<boolean> {
-  for (const end = Date.now() + withinMs; Date.now() < end;) {
-    if (await isTrue()) return true;
-    await new Promise((resolve) => setTimeout(resolve, 15));
-  }
-  return false;
-}
+/** Where the round stands as it is drawn: address, focused input, readings taken, whether something is asked. */
+const standing = (page: Page): Promise<string> =>
+  page.evaluate(() =>
+    JSON.stringify([
+      document.querySelector<HTMLElement>('main')?.dataset['at'],
+      document.activeElement?.getAttribute('aria-label'),
+      [...document.querySelectorAll('[data-status]')].map((e) => [
+        e.getAttribute('data-place'),
+        e.getAttribute('data-status'),
+      ]),
+      [...document.querySelectorAll('button')].some((b) => b.textContent === 'Keep it as typed'),
+    ]),
+  );
 
-/** Presses on until a reading is left: once for each input that is still ahead; what is asked is confirmed. */
-async function leaveField(page: Page, next: Locator, isLeft: () => Promise<boolean> | boolean): Promise<void> {
+/**
+ * Presses on until a reading is left: once for each input that is still ahead; what is asked is confirmed.
+ * Each press is waited for until it has shown its effect: one too many would pass over the next reading.
+ */
+async function leaveField(page: Page, next: Locator, isLeft: () => Promise<boolean>): Promise<void> {
   const keep = page.getByRole('button', { name: 'Keep it as typed' });
   for (let presses = 0; presses < 9; presses += 1) {
+    const before = await standing(page);
     if (await keep.isVisible()) await keep.click();
     else await next.click();
-    if (await soon(isLeft)) return;
+    await expect.poll(() => standing(page), { message: 'a press without effect' }).not.toBe(before);
+    if (await isLeft()) return;
   }
 }
 
@@ -69,30 +79,31 @@ async function walkStopWide(page: Page): Promise<void> {
   if (await begin.isVisible()) await begin.click();
   const rows = page.locator('li[data-status]');
   const url = page.url();
-  for (let i = 0; i < (await rows.count()); i += 1) {
-    const row = rows.nth(i);
-    if ((await row.getAttribute('data-optional')) === 'true') continue;
-    if ((await row.getAttribute('data-status')) === 'taken') continue;
+  const places = await rows.evaluateAll((list) => list.map((e) => e.getAttribute('data-place') ?? ''));
+  for (const place of places) {
+    const row = page.locator(`li[data-place="${place}"]`);
+    /** Nothing of the row is there once the last reading has led on to the next stop. */
+    const says = (name: string) =>
+      row.evaluateAll((list, attribute) => list[0]?.getAttribute(attribute) ?? 'gone', name);
+    const isDone = async () => page.url() !== url || (await says('data-status')) === 'taken';
+    if ((await says('data-optional')) === 'true' || (await isDone())) continue;
     const worked = row.getByRole('button', { name: 'Take it' });
     if (await worked.isVisible()) await worked.click();
     else if ((await takeField(page, row)) === 'entered') {
       const last = row.getByRole('textbox').last();
       if (await last.isVisible()) await last.focus();
       const pad = page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: 'Next' });
-      await leaveField(
-        page,
-        pad,
-        async () => page.url() !== url || (await row.getAttribute('data-status')) === 'taken',
-      );
+      const isLeft = async () =>
+        (await isDone()) || !(await row.evaluateAll((list) => list.some((e) => e.contains(document.activeElement))));
+      await leaveField(page, pad, isLeft);
     }
-    // The last reading taken leads on to the next stop by itself.
-    if (page.url() !== url) return;
-    await expect.poll(async () => page.url() !== url || (await row.getAttribute('data-status')) === 'taken').toBe(true);
+    await expect.poll(isDone, { message: `${place} taken` }).toBe(true);
     if (page.url() !== url) return;
   }
 }
 
 async function walkStopPhone(page: Page, last: string): Promise<void> {
+  await drawn(page);
   const begin = page.getByRole('button', { name: /^(Done, |Begin)/ });
   await expect(begin.or(page.locator('[data-status]')).first()).toBeVisible();
   if (await begin.isVisible()) await begin.click();
@@ -100,6 +111,7 @@ async function walkStopPhone(page: Page, last: string): Promise<void> {
   const here = stopOf(page.url());
   const next = page.getByRole('button', { name: /^(Next|Skip)$/ });
   for (let steps = 0; steps < 60 && stopOf(page.url()) === here; steps += 1) {
+    await drawn(page);
     const tail = page.getByRole('button', { name: /To the next stop|to the next stop/ });
     const field = page.locator('[data-status]');
     await expect(tail.or(field).first()).toBeVisible();
@@ -113,7 +125,9 @@ async function walkStopPhone(page: Page, last: string): Promise<void> {
     const url = page.url();
     const worked = field.getByRole('button', { name: 'Take it' });
     if (await worked.isVisible()) await worked.click();
-    else if ((await takeField(page, field)) === 'entered') await leaveField(page, next, () => page.url() !== url);
+    else if ((await takeField(page, field)) === 'entered') {
+      await leaveField(page, next, () => Promise.resolve(page.url() !== url));
+    }
     await expect.poll(() => page.url(), { message: `stuck at ${url} (${last})` }).not.toBe(url);
   }
 }
@@ -121,7 +135,8 @@ async function walkStopPhone(page: Page, last: string): Promise<void> {
 /** Says that the machine had run before the visit, so that readings count; asked about, since it is longer than the visit. */
 async function ranBefore(page: Page): Promise<void> {
   const running = page.getByLabel('Running for');
-  if (!(await running.isVisible()) || Number(await running.inputValue()) >= 12) return;
+  const minutes = await running.evaluateAll((list) => list.map((e) => Number((e as HTMLInputElement).value))[0] ?? 99);
+  if (minutes >= 12) return;
   await running.fill('12');
   await page.getByRole('button', { name: 'It ran before I came' }).click();
 }
@@ -130,6 +145,7 @@ async function ranBefore(page: Page): Promise<void> {
 export async function walkRound(page: Page, outdoor: string): Promise<string[]> {
   const walked: string[] = [];
   for (let stops = 0; stops < 14; stops += 1) {
+    await drawn(page);
     if (page.url().includes('/close')) return walked;
     const heading = page.getByRole('heading', { level: 1 }).first();
     await expect(heading).toBeVisible();

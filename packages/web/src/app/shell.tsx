@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Activity, ClipboardList, Moon, Sun, Wind } from 'lucide-react';
-import { Link, NavLink, Outlet, ScrollRestoration, useMatch } from 'react-router';
+import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useMatch } from 'react-router';
 import { OutboxStatus } from '../field/outbox-status.tsx';
 import { queries } from './queries.ts';
 import { chooseTheme, useTheme } from './theme.ts';
@@ -95,6 +95,7 @@ const BottomBar = () => (
 /** The frame of every screen. During a round on a phone the frame steps aside: the reading has the whole screen. */
 export function Shell() {
   const wide = useWide();
+  const { pathname, search } = useLocation();
   const inRound = useMatch('/systems/:systemId/rounds/:visitId/:stopId') !== null;
   return (
     <div className="flex min-h-dvh flex-col">
@@ -102,7 +103,8 @@ export function Shell() {
         To the content
       </a>
       {(wide || !inRound) && <TopBar />}
-      <main id="main" className="flex flex-1 flex-col">
+      {/* The address this content belongs to: the address bar may be ahead of what is drawn. */}
+      <main id="main" data-at={pathname + search} className="flex flex-1 flex-col">
         <Outlet />
       </main>
       {!inRound && <BottomBar />}

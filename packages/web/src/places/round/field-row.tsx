@@ -60,6 +60,7 @@ export function FieldRow({
   const spot = (input: string): Spot => ({ key: field.key, input });
   return (
     <li
+      data-place={field.key}
       data-status={field.status}
       data-optional={planned.method.optional ?? false}
       className={`border-b border-rule ${active ? '-mx-4 border-b-transparent bg-raised px-4 shadow-[inset_4px_0_0_var(--copper),0_0_0_1px_var(--rule-strong)]' : ''}`}
