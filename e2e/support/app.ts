@@ -167,7 +167,12 @@ export async function goToReading(page: Page, stop: string, name: RegExp): Promi
     if (await field.isVisible()) break;
     await after.click();
   }
-  await field.focus();
+  // A screen that has just been drawn puts the focus where it thinks best; ours is to be the last word.
+  await expect(async () => {
+    await field.focus();
+    await page.waitForTimeout(150);
+    await expect(field).toBeFocused({ timeout: 200 });
+  }).toPass();
   return field;
 }
 

@@ -1,8 +1,8 @@
-import type { Limits, ReadingKind } from '../readings/kind.ts';
+import type { Limits } from '../readings/kind.ts';
 import type { Day } from '../quantity/day.ts';
-import type { ThreadReading } from '../trend/thread-outlook.ts';
+import type { ComparedReading } from '../trend/ready-thread.ts';
 
-/** A part's own normal value. */
+/** A part's own normal value, under the kind's common conditions. */
 export interface Baseline {
   /** In the kind's unit. */
   readonly value: number;
@@ -22,20 +22,25 @@ const isSound = (value: number, limits: Limits): boolean =>
 
 /**
  * The baseline of one part's thread: its as-fitted reading when there is one, else the mean of its first (at most
- * three) readings within limits. Readings in any order, in the kind's unit. Null when there is none.
+ * three) readings within limits. After an event that moves the kind (`shifts`, days) it is taken anew, once there is a
+ * reading since. Compared readings in any order, limits at common conditions. Null when there is none.
  */
 export function baselineOf(
-  kind: ReadingKind,
-  readings: readonly ThreadReading[],
+  readings: readonly ComparedReading[],
   fittedOn: Day | null,
   limits: Limits,
+  shifts: readonly Day[] = [],
 ): Baseline | null {
-  const inOrder = [...readings].sort((a, b) => a.day - b.day);
-  const fitted = inOrder.find((r) => fittedOn !== null && r.day >= fittedOn && r.day - fittedOn <= AS_FITTED_WITHIN);
-  const chosen = fitted ? [fitted] : inOrder.filter((r) => isSound(r.value, limits)).slice(0, FIRST_READINGS);
+  const inOrder = [...readings].sort((a, b) => a.reading.day - b.reading.day);
+  const since = Math.max(-Infinity, ...shifts);
+  const after = inOrder.filter((r) => r.reading.day > since);
+  const counting = after.length > 0 ? after : inOrder;
+  const fitted = counting.find(
+    ({ reading: { day } }) => fittedOn !== null && day >= fittedOn && day - fittedOn <= AS_FITTED_WITHIN,
+  );
+  const chosen = fitted ? [fitted] : counting.filter((r) => isSound(r.value, limits)).slice(0, FIRST_READINGS);
   if (chosen.length === 0) return null;
   const value = chosen.reduce((sum, r) => sum + r.value, 0) / chosen.length;
-  const error = (r: ThreadReading) => kind.methods.find((m) => m.id === r.method)?.error(r.value) ?? 0;
-  const uncertainty = Math.sqrt(chosen.reduce((sum, r) => sum + error(r) ** 2, 0)) / chosen.length;
+  const uncertainty = Math.sqrt(chosen.reduce((sum, r) => sum + r.sd ** 2, 0)) / chosen.length;
   return { value, uncertainty, from: fitted ? 'as-fitted' : 'first-sound', readings: chosen.length };
 }

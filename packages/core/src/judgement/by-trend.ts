@@ -1,127 +1,191 @@
-import type { Limits, ReadingKind } from '../readings/kind.ts';
-import { DAYS_A_YEAR, type Day } from '../quantity/day.ts';
-import type { DriftFit } from '../trend/fit-drift.ts';
+import type { About, Limits, ReadingKind } from '../readings/kind.ts';
+import type { Day } from '../quantity/day.ts';
+import { startingPrior, threadClassOf, type FleetPrior, type ThreadPrior } from '../trend/drift-prior.ts';
+import { fitThread, type ThreadFit } from '../trend/fit-thread.ts';
 import type { Limit, Outlook } from '../trend/outlook.ts';
-import { departureFromLine, isOdd, threadOutlookOf, type ThreadReading } from '../trend/thread-outlook.ts';
+import { readyThread, referenceOf, type ComparedReading } from '../trend/ready-thread.ts';
+import { threadAhead } from '../trend/thread-ahead.ts';
 import type { Judgement } from './judgement.ts';
 import type { Policy } from './policy.ts';
 import type { Standing } from './standing.ts';
 
 export interface TrendJudgement {
-  readonly judgement: Judgement;
-  readonly fit: DriftFit | null;
+  readonly judgements: readonly Judgement[];
+  readonly fit: ThreadFit | null;
   readonly outlook: Outlook | null;
+  /** Readings that were set aside as odd: their places among those compared. */
+  readonly setAside: readonly number[];
 }
 
-/** The side of the limits that wear moves towards. */
+/** What a thread's trend is judged from. */
+export interface TrendContext {
+  readonly about: About;
+  /** Of all readings of the thread, the newest last. */
+  readonly compared: readonly ComparedReading[];
+  /** At common conditions. */
+  readonly limits: Limits;
+  /** Nominal value or baseline, kind's unit. */
+  readonly reference: number;
+  readonly shifts: readonly Day[];
+  readonly prior: FleetPrior | undefined;
+  readonly nextRound: Day;
+  readonly policy: Policy;
+}
+
+/** From this chance on a reading counts as odd, or a step as one. */
+const TAKEN_FOR_TRUE = 0.5;
+/** Chance of odd or step at which the newest reading is asked for again. */
+const ASK_AGAIN = 0.8;
+/** A step is news for this long, days. */
+const NEWS_FOR = 400;
+
+/** The sides of the limits that wear moves towards. */
 function wearLimit(kind: ReadingKind, limits: Limits): Limit {
   if (!limits.known || kind.wear === 'none') return {};
+  if (kind.wear === 'either') return { lower: limits.lower, upper: limits.upper };
   return kind.wear === 'falls' ? { lower: limits.lower } : { upper: limits.upper };
 }
 
-function standingFor(chance: number, readings: number, policy: Policy): Standing {
-  if (readings < 2) return 'unproven';
-  if (chance >= policy.trend.actChance && readings >= policy.trend.leastReadings) return 'act';
-  return chance >= policy.trend.watchChance ? 'watch' : 'sound';
-}
+/** The prior of a thread's class: the fleet's, or what the kind starts with. */
+export const priorFor = (kind: ReadingKind, point: string, prior: FleetPrior | undefined): ThreadPrior =>
+  prior?.[threadClassOf(kind, point)] ?? startingPrior(kind);
 
-function reasonFrom(
-  fit: DriftFit,
-  ahead: Outlook,
-  limit: number,
-  side: 'lower' | 'upper',
-  reference: number,
-  kind: ReadingKind,
-) {
-  const perYear = fit.slope * DAYS_A_YEAR;
-  return {
-    code: 'trend' as const,
-    numbers: {
-      chance: ahead.chancePastLimit ?? 0,
-      expected: ahead.expected,
-      low80: ahead.low80,
-      high80: ahead.high80,
-      limit,
-      side,
-      day: ahead.day,
-      perYear,
-      perYearPercent: (100 * perYear) / reference,
-      readings: fit.n,
-      ownSharePercent: 100 * fit.ownShare,
-      unit: kind.unit,
-    },
-  };
-}
-
-const unproven = (because: Judgement['because']): Judgement => ({
+const judgement = (standing: Standing, because: Judgement['because'], limit: number | null = null): Judgement => ({
   basis: 'trend',
-  standing: 'unproven',
-  limit: null,
+  standing,
+  limit,
   because,
 });
 
-/**
- * Judges a reading by its thread: where it will stand at the next round and the chance of being past its limit by then.
- * A reading far off its own line is not taken for wear: it is 'watch', to be measured again, and nothing is forecast.
- * All values in the kind's unit; days since 1970. `reference` scales the drift prior (rating or baseline).
- */
-export function judgeByTrend(
-  kind: ReadingKind,
-  earlier: readonly ThreadReading[],
-  reading: ThreadReading,
-  limits: Limits,
-  reference: number,
-  nextRound: Day,
-  policy: Policy,
-): TrendJudgement {
-  const departure = departureFromLine(kind, earlier, reading, reference);
-  if (departure && isOdd(departure, policy)) {
-    const numbers = { value: reading.value, ...departure, unit: kind.unit };
-    const judgement: Judgement = {
-      basis: 'trend',
-      standing: 'watch',
-      limit: null,
-      because: { code: 'odd-point', numbers },
-    };
-    return { judgement, fit: null, outlook: null };
-  }
-  const limit = wearLimit(kind, limits);
-  const ahead = threadOutlookOf(kind, [...earlier, reading], reference, limit, nextRound);
-  if (ahead.outcome === 'cannot-say') {
-    return {
-      judgement: unproven({ code: 'trend-too-short', numbers: { readings: ahead.n, least: 2 } }),
-      fit: null,
-      outlook: null,
-    };
-  }
-  return {
-    judgement: judgeOutlook(kind, ahead.fit, ahead.outlook, limit, reference, policy),
-    fit: ahead.fit,
-    outlook: ahead.outlook,
-  };
+/** The method that reads the kind best, in its own words: what settles a doubt. */
+function settledBy(kind: ReadingKind, value: number): string {
+  const exact = kind.methods
+    .map((m) => ({ title: m.title, error: m.error(value) }))
+    .filter((m) => m.error > 0)
+    .sort((a, b) => a.error - b.error)[0];
+  return exact?.title ?? kind.title;
 }
 
 function judgeOutlook(
   kind: ReadingKind,
-  fit: DriftFit,
+  fit: ThreadFit,
   ahead: Outlook,
-  limit: Limit,
+  limits: Limit,
   reference: number,
+  prior: ThreadPrior,
   policy: Policy,
 ): Judgement {
-  const value = limit.lower ?? limit.upper ?? null;
-  if (value === null || ahead.chancePastLimit === null) {
-    return unproven({
+  const perYear = fit.drift * reference;
+  const chance = ahead.chancePastLimit;
+  if (chance === null) {
+    return judgement('unproven', {
       code: 'trend-without-limit',
-      numbers: { perYear: fit.slope * DAYS_A_YEAR, readings: fit.n, unit: kind.unit },
+      numbers: { perYear, readings: fit.n, unit: kind.unit },
     });
   }
-  if (fit.n < 2) return unproven({ code: 'trend-too-short', numbers: { readings: fit.n, least: 2 } });
-  const side = limit.lower === value ? 'lower' : 'upper';
+  const side = ahead.crossing?.side ?? nearerSide(limits, ahead.expected);
+  const limit = (side === 'lower' ? limits.lower : limits.upper) ?? 0;
+  const { watchChance, actChance, leastReadings } = policy.trend;
+  const few = fit.n < leastReadings;
+  if (few && chance >= watchChance && chance < actChance) {
+    const numbers = { chance, readings: fit.n, limit, side, by: settledBy(kind, ahead.expected), unit: kind.unit };
+    return judgement('unproven', { code: 'trend-open', numbers }, limit);
+  }
+  const standing = chance >= actChance && !few ? 'act' : chance >= watchChance ? 'watch' : 'sound';
+  return judgement(
+    standing,
+    {
+      code: 'trend',
+      numbers: {
+        chance,
+        expected: ahead.expected,
+        low80: ahead.low80,
+        high80: ahead.high80,
+        limit,
+        side,
+        day: ahead.day,
+        perYear,
+        perYearPercent: (100 * perYear) / reference,
+        readings: fit.n,
+        ownSharePercent: 100 * fit.ownShare,
+        fleet: prior.threads,
+        bends: fit.bendChance > TAKEN_FOR_TRUE,
+        relative: kind.driftIn !== 'unit',
+        unit: kind.unit,
+      },
+    },
+    limit,
+  );
+}
+
+function nearerSide(limits: Limit, expected: number): 'lower' | 'upper' {
+  if (limits.lower == null) return 'upper';
+  if (limits.upper == null) return 'lower';
+  return expected - limits.lower < limits.upper - expected ? 'lower' : 'upper';
+}
+
+/** The last step that counts as one, as a judgement: watched while it is news and went the way wear would. */
+function stepJudgement(kind: ReadingKind, fit: ThreadFit, compared: readonly ComparedReading[]): Judgement | null {
+  const at = fit.stepChances.findLastIndex((chance) => chance > TAKEN_FOR_TRUE);
+  const [before, after, newest] = [compared[at - 1], compared[at], compared.at(-1)];
+  if (!before || !after || !newest) return null;
+  const moved = after.value - before.value;
+  const bad = kind.wear === 'either' || (kind.wear === 'falls' ? moved < 0 : moved > 0);
+  const isNews = newest.reading.day - after.reading.day <= NEWS_FOR;
+  return judgement(bad && isNews ? 'watch' : 'sound', {
+    code: 'stepped',
+    numbers: {
+      from: before.value,
+      to: after.value,
+      after: before.reading.day,
+      by: after.reading.day,
+      unit: kind.unit,
+    },
+  });
+}
+
+function oddJudgement(context: TrendContext, fit: ThreadFit, kind: ReadingKind, thread: ThreadPrior, chance: number) {
+  const { compared, reference, about, shifts } = context;
+  const newest = compared.at(-1);
+  const at = fit.n - 1;
+  if (!newest || (fit.oddChances[at] ?? 0) + (fit.stepChances[at] ?? 0) < ASK_AGAIN) return null;
+  const without = fitThread(readyThread(kind, compared.slice(0, -1), reference, about.component.fittedOn, shifts), thread);
+  const last = compared.at(-2);
+  if (!without || !last) return null;
+  const expected = threadAhead(without, last.reading.day, reference, {}, newest.reading.day).expected;
+  return judgement('watch', {
+    code: 'odd-point',
+    numbers: { value: newest.value, expected, chance, unit: kind.unit },
+  });
+}
+
+/**
+ * Judges a thread by where it will stand at the next round: chance of being past its limit by then, and whether its
+ * readings stepped or its newest is odd. A reading far off its own line is not taken for wear: it is 'watch', to be
+ * measured again. With fewer readings than the policy's least it never says 'act', and says 'unproven' while the chance
+ * is open. Values in the kind's unit under common conditions; days since 1970.
+ */
+export function judgeByTrend(kind: ReadingKind, context: TrendContext): TrendJudgement {
+  const { compared, limits, about, policy, nextRound, shifts } = context;
+  const newest = compared.at(-1);
+  if (compared.length < 2 || !newest) {
+    const numbers = { readings: compared.length, least: 2, by: settledBy(kind, newest?.value ?? context.reference) };
+    const judgements = [judgement('unproven', { code: 'trend-too-short', numbers })];
+    return { judgements, fit: null, outlook: null, setAside: [] };
+  }
+  const reference = referenceOf(kind, context.reference);
+  const prior = priorFor(kind, about.point, context.prior);
+  const fit = fitThread(readyThread(kind, compared, reference, about.component.fittedOn, shifts), prior);
+  if (!fit) return { judgements: [], fit: null, outlook: null, setAside: [] };
+  const limit = wearLimit(kind, limits);
+  const outlook = threadAhead(fit, newest.reading.day, reference, limit, nextRound);
+  const odd = oddJudgement({ ...context, reference }, fit, kind, prior, outlook.chancePastLimit ?? 0);
+  const stepped = odd ? null : stepJudgement(kind, fit, compared);
+  const ahead = odd ? null : judgeOutlook(kind, fit, outlook, limit, reference, prior, policy);
   return {
-    basis: 'trend',
-    standing: standingFor(ahead.chancePastLimit, fit.n, policy),
-    limit: value,
-    because: reasonFrom(fit, ahead, value, side, reference, kind),
+    judgements: [odd, stepped, ahead].filter((j) => j !== null),
+    fit,
+    outlook: odd ? null : outlook,
+    setAside: fit.oddChances.flatMap((chance, i) => (chance > TAKEN_FOR_TRUE ? [i] : [])),
   };
 }

@@ -1,7 +1,7 @@
 import type { Component } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import { dayOf } from '../quantity/day.ts';
-import type { ThreadReading } from '../trend/thread-outlook.ts';
+import type { ThreadReading } from '../trend/ready-thread.ts';
 import { judge, UnknownReadingKind, type JudgeContext, type JudgedReading } from './judge.ts';
 import { DEFAULT_POLICY, POLICIES, type Policy } from './policy.ts';
 import { sayReason } from './words.ts';

@@ -2,15 +2,18 @@ import type { Component, Point } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
-import type { About, Conditions, Limits, ReadingKind } from '../readings/kind.ts';
+import type { About, Compared, Conditions, Inputs, Limits, ReadingKind } from '../readings/kind.ts';
 import { readingKind } from '../readings/registry.ts';
 import { threeWireCheck } from '../trade/motor/three-wire-check.ts';
-import type { DriftFit } from '../trend/fit-drift.ts';
+import type { FleetPrior } from '../trend/drift-prior.ts';
+import type { ThreadFit } from '../trend/fit-thread.ts';
+import { aboutAlike, bringAlike } from '../trend/like-for-like.ts';
 import type { Outlook } from '../trend/outlook.ts';
-import type { ThreadReading } from '../trend/thread-outlook.ts';
+import { compareReadings, type ComparedReading, type ThreadReading } from '../trend/ready-thread.ts';
 import { judgeAgainstPlate } from './against-plate.ts';
 import { baselineOf, type Baseline } from './baseline.ts';
 import { judgeByTrend } from './by-trend.ts';
+import { shiftsOf, type SystemEvent } from './events.ts';
 import type { Judgement } from './judgement.ts';
 import type { Policy } from './policy.ts';
 import { severityOf, worstOf, type Standing } from './standing.ts';
@@ -26,6 +29,7 @@ export interface JudgedReading {
   readonly day: Day;
   /** What held while it was taken. */
   readonly conditions?: Conditions | undefined;
+  readonly inputs?: Inputs | undefined;
 }
 
 /** What a reading is judged in the light of. */
@@ -37,6 +41,10 @@ export interface JudgeContext {
   readonly earlier: readonly ThreadReading[];
   /** The day of the next round. */
   readonly nextRound: Day;
+  /** What the firm's own fleet has taught of each class of thread; without it each kind's starting figures stand. */
+  readonly prior?: FleetPrior | undefined;
+  /** What was done to the system. */
+  readonly events?: readonly SystemEvent[] | undefined;
   /** Values of the same kind at the part's other points on the same visit. */
   readonly companions?: Partial<Record<Point, number>> | undefined;
 }
@@ -46,9 +54,13 @@ export interface Verdict extends Judgement {
   readonly value: number | null;
   readonly reasons: readonly Judgement[];
   readonly baseline: Baseline | null;
-  readonly fit: DriftFit | null;
+  readonly fit: ThreadFit | null;
   readonly outlook: Outlook | null;
+  /** As read: under the conditions of this reading. */
   readonly limits: Limits;
+  /** The thread as compared, in order of time, and which of it was set aside as odd. */
+  readonly compared: readonly ComparedReading[];
+  readonly setAside: readonly number[];
 }
 
 /** Raised for a reading whose kind is not in the registry: a programming error, since entries are checked before. */
@@ -56,7 +68,7 @@ export class UnknownReadingKind extends Error {}
 
 function judgeBaseline(
   kind: ReadingKind,
-  value: number,
+  compared: Compared,
   baseline: Baseline | null,
   isFirst: boolean,
   about: About,
@@ -65,13 +77,15 @@ function judgeBaseline(
   if (!kind.judgeBaseline) return null;
   if (!baseline || isFirst) {
     const because: Judgement['because'] = isFirst
-      ? { code: 'is-the-baseline', numbers: { value, unit: kind.unit } }
+      ? { code: 'is-the-baseline', numbers: { value: compared.value, unit: kind.unit } }
       : { code: 'no-baseline-yet', numbers: { readings: 0 } };
     return { basis: 'baseline', standing: 'unproven', limit: null, because };
   }
+  const { value } = compared;
   const offPercent = (100 * (value - baseline.value)) / baseline.value;
+  const at = kind.likeForLike && compared.known ? { at: kind.likeForLike.words(about) } : {};
   return kind.judgeBaseline(
-    { value, baseline: baseline.value, offPercent, from: baseline.from, unit: kind.unit },
+    { value, baseline: baseline.value, offPercent, from: baseline.from, unit: kind.unit, ...at },
     about,
     policy,
   );
@@ -98,6 +112,28 @@ function combine(reasons: readonly Judgement[], kind: ReadingKind, point: Point)
   return reasons.some((r) => deciding.includes(r.basis) && r.standing === 'sound') ? 'sound' : 'unproven';
 }
 
+/** The whole thread up to this reading, brought to common conditions, with the limits that hold there. */
+function threadOf(
+  value: number,
+  reading: JudgedReading,
+  context: JudgeContext,
+  kind: ReadingKind,
+  about: About,
+  policy: Policy,
+) {
+  const { day, method, conditions, inputs } = reading;
+  const compared = compareReadings(kind, [...context.earlier, { day, value, method, conditions, inputs }], about);
+  return {
+    compared,
+    commonLimits: kind.limits(aboutAlike(kind, about), policy),
+    shifts: shiftsOf(kind.id, context.events ?? []),
+  };
+}
+
+/** A part that is open has no trend. */
+const isBadFinding = ({ finding, point }: JudgedReading, kind: ReadingKind, policy: Policy): boolean =>
+  !finding || !kind.judgeFinding || severityOf(kind.judgeFinding(finding, point, policy).standing) > severityOf('unproven');
+
 function judgeNumber(
   value: number,
   reading: JudgedReading,
@@ -107,28 +143,30 @@ function judgeNumber(
 ): Verdict {
   const about: About = { ...context, point: reading.point, conditions: reading.conditions };
   const limits = kind.limits(about, policy);
-  const thread = { day: reading.day, value, method: reading.method };
-  const all = [...context.earlier, thread];
-  const baseline = baselineOf(kind, all, context.component.fittedOn, limits);
-  const reference = (limits.known ? limits.nominal : baseline?.value) ?? value;
+  const alike = bringAlike(kind, value, about, reading.conditions, reading.inputs);
+  const { compared, commonLimits, shifts } = threadOf(value, reading, context, kind, about, policy);
+  const baseline = baselineOf(compared, context.component.fittedOn, commonLimits, shifts);
+  const reference = (commonLimits.known ? commonLimits.nominal : baseline?.value) ?? value;
+  const { prior, nextRound } = context;
   const trend =
     kind.wear === 'none'
       ? null
-      : judgeByTrend(kind, context.earlier, thread, limits, reference, context.nextRound, policy);
+      : judgeByTrend(kind, { about, compared, limits: commonLimits, reference, shifts, prior, nextRound, policy });
   const isFirst = context.earlier.length === 0;
   const reasons = [
     reading.finding && kind.judgeFinding ? kind.judgeFinding(reading.finding, reading.point, policy) : null,
     judgeAgainstPlate(value, limits, kind.unit),
-    judgeBaseline(kind, value, baseline, isFirst, about, policy),
+    judgeBaseline(kind, alike, baseline, isFirst, about, policy),
     judgeThreeWires(reading, context),
-    // A part that is open has no trend.
-    reading.finding ? null : (trend?.judgement ?? null),
+    ...(reading.finding && isBadFinding(reading, kind, policy) ? [] : (trend?.judgements ?? [])),
   ].filter((r) => r !== null);
   return conclude(reasons, kind, reading.point, value, {
     baseline,
     fit: trend?.fit ?? null,
     outlook: trend?.outlook ?? null,
     limits,
+    compared,
+    setAside: trend?.setAside ?? [],
   });
 }
 
@@ -137,7 +175,7 @@ function conclude(
   kind: ReadingKind,
   point: Point,
   value: number | null,
-  rest: Pick<Verdict, 'baseline' | 'fit' | 'outlook' | 'limits'>,
+  rest: Pick<Verdict, 'baseline' | 'fit' | 'outlook' | 'limits' | 'compared' | 'setAside'>,
 ): Verdict {
   const standing = combine(reasons, kind, point);
   const lead = reasons.find((r) => r.standing === standing) ?? reasons[0];
@@ -158,5 +196,12 @@ export function judge(reading: JudgedReading, context: JudgeContext, policy: Pol
   const judged =
     reading.finding && kind.judgeFinding ? [kind.judgeFinding(reading.finding, reading.point, policy)] : [];
   const limits = kind.limits({ ...context, point: reading.point, conditions: reading.conditions }, policy);
-  return conclude(judged, kind, reading.point, null, { baseline: null, fit: null, outlook: null, limits });
+  return conclude(judged, kind, reading.point, null, {
+    baseline: null,
+    fit: null,
+    outlook: null,
+    limits,
+    compared: [],
+    setAside: [],
+  });
 }

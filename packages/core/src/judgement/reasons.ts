@@ -21,6 +21,8 @@ interface AgainstBaseline {
   readonly offPercent: number;
   readonly from: 'as-fitted' | 'first-sound';
   readonly unit: Unit;
+  /** The common conditions both were brought to, in words; absent when they are as read. */
+  readonly at?: string;
 }
 
 /**
@@ -65,11 +67,33 @@ export interface ReasonNumbers {
     readonly perYearPercent: number;
     readonly readings: number;
     readonly ownSharePercent: number;
+    /** Threads of the firm that its prior was learned from; 0 before any. */
+    readonly fleet: number;
+    /** True when the readings ask for a curve. */
+    readonly bends: boolean;
+    /** Whether the drift is said in per cent; else in the unit. */
+    readonly relative: boolean;
     readonly unit: Unit;
   };
-  'trend-too-short': { readonly readings: number; readonly least: number };
+  /** `by`: the method that would settle it. */
+  'trend-too-short': { readonly readings: number; readonly least: number; readonly by: string };
+  'trend-open': {
+    readonly chance: number;
+    readonly readings: number;
+    readonly limit: number;
+    readonly side: 'lower' | 'upper';
+    readonly by: string;
+    readonly unit: Unit;
+  };
+  stepped: {
+    readonly from: number;
+    readonly to: number;
+    readonly after: Day;
+    readonly by: Day;
+    readonly unit: Unit;
+  };
   'trend-without-limit': { readonly perYear: number; readonly readings: number; readonly unit: Unit };
-  'odd-point': { readonly value: number; readonly expected: number; readonly deviations: number; readonly unit: Unit };
+  'odd-point': { readonly value: number; readonly expected: number; readonly chance: number; readonly unit: Unit };
   'three-wires-agree': { readonly expected: number; readonly value: number };
   'three-wires-miss': { readonly expected: number; readonly value: number; readonly offPercent: number };
   'far-from-plausible': {

@@ -4,6 +4,9 @@ import type { SystemKind } from '../equipment/system-kind.ts';
 import { dayOf, type Day } from '../quantity/day.ts';
 import type { Conditions } from '../readings/conditions.ts';
 import { readingKind } from '../readings/registry.ts';
+import type { Inputs } from '../readings/kind.ts';
+import type { FleetPrior } from '../trend/drift-prior.ts';
+import type { SystemEvent } from './events.ts';
 import type { JudgeContext, JudgedReading } from './judge.ts';
 import type { Policy } from './policy.ts';
 import { threadState, type ThreadState } from './thread-state.ts';
@@ -23,6 +26,7 @@ export interface KeptReading {
   readonly takenAt: string;
   readonly supersedes: string | null;
   readonly conditions?: Conditions | undefined;
+  readonly inputs?: Inputs | undefined;
 }
 
 /** The name of a thread: one component's readings of one kind at one point. */
@@ -46,6 +50,7 @@ export const judgedReading = (r: KeptReading): JudgedReading => ({
   finding: r.finding,
   day: dayOf(r.takenAt),
   conditions: r.conditions,
+  inputs: r.inputs,
 });
 
 /** The readings that stand, by thread. */
@@ -93,6 +98,8 @@ export interface JudgedSystem<C extends Component & { id: string } = Component &
   readonly kind: SystemKind;
   readonly plate: Plate;
   readonly components: readonly C[];
+  /** What was done to it, besides parts replaced. */
+  readonly events?: readonly SystemEvent[] | undefined;
 }
 
 export interface SystemThread<R extends KeptReading = KeptReading, C = Component & { id: string }> {
@@ -108,6 +115,7 @@ export function systemThreads<R extends KeptReading, C extends Component & { id:
   readings: readonly R[],
   nextRound: Day,
   policy: Policy,
+  prior?: FleetPrior,
 ): SystemThread<R, C>[] {
   const components = new Map(system.components.map((c) => [c.id, c]));
   const threads: SystemThread<R, C>[] = [];
@@ -116,7 +124,8 @@ export function systemThreads<R extends KeptReading, C extends Component & { id:
     const component = newest && components.get(newest.componentId);
     if (!newest || !component) continue;
     const companions = companionsOf(readings, newest);
-    const context = { systemKind: system.kind, plate: system.plate, component, nextRound, companions };
+    const { kind: systemKind, plate, events } = system;
+    const context = { systemKind, plate, component, nextRound, companions, prior, events };
     const counting = countingReadings(kept, system.components);
     const state = threadState(counting.map(judgedReading), context, policy);
     if (state) threads.push({ key, component, readings: counting, state });

@@ -131,6 +131,8 @@ test('an inline thread has points in order, the limit wear moves to, the baselin
 });
 
 describe('urgency', () => {
+  const heatPump = { systemKind: 'split-heat-pump', nextRound: dayOf('2027-04-15') } as const;
+
   const act = [
     {
       basis: 'plate' as const,
@@ -141,13 +143,26 @@ describe('urgency', () => {
   ];
 
   test('a compressor outranks its capacitor, the herm section the fan section', () => {
-    expect(urgencyOf(act, 'compressor', 'common')).toBeGreaterThan(urgencyOf(act, 'run-capacitor', 'herm'));
-    expect(urgencyOf(act, 'run-capacitor', 'herm')).toBeGreaterThan(urgencyOf(act, 'run-capacitor', 'fan'));
+    expect(urgencyOf(act, 'compressor', 'common', heatPump)).toBeGreaterThan(urgencyOf(act, 'run-capacitor', 'herm', heatPump));
+    expect(urgencyOf(act, 'run-capacitor', 'herm', heatPump)).toBeGreaterThan(urgencyOf(act, 'run-capacitor', 'fan', heatPump));
+  });
+
+  test('what only cools matters most before a summer, what only heats before a winter', () => {
+    const autumn = { systemKind: 'split-air-conditioner', nextRound: dayOf('2027-10-15') } as const;
+    const spring = { systemKind: 'split-air-conditioner', nextRound: dayOf('2027-04-15') } as const;
+    const [summer, winter] = [autumn, spring].map((s) => urgencyOf(act, 'run-capacitor', 'herm', s));
+    expect(summer).toBeGreaterThan(winter!);
+    const strips = (s: typeof spring | typeof autumn) => urgencyOf(act, 'electric-heat', 'total', s);
+    expect(strips(spring)).toBeGreaterThan(strips(autumn));
+    // A heat pump needs its compressor all year.
+    expect(urgencyOf(act, 'compressor', 'common', heatPump)).toBe(
+      urgencyOf(act, 'compressor', 'common', { ...heatPump, nextRound: autumn.nextRound }),
+    );
   });
 
   test('unsafe outranks everything', () => {
-    expect(urgencyOf([{ ...act[0]!, standing: 'stop' }], 'supply', 'whole')).toBeGreaterThan(
-      urgencyOf(act, 'compressor', 'common'),
+    expect(urgencyOf([{ ...act[0]!, standing: 'stop' }], 'supply', 'whole', heatPump)).toBeGreaterThan(
+      urgencyOf(act, 'compressor', 'common', heatPump),
     );
   });
 

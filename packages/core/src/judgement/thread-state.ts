@@ -1,6 +1,6 @@
 import type { Point } from '../equipment/component.ts';
 import type { Day } from '../quantity/day.ts';
-import type { ThreadReading } from '../trend/thread-outlook.ts';
+import type { ThreadReading } from '../trend/ready-thread.ts';
 import { judge, type JudgeContext, type JudgedReading, type Verdict } from './judge.ts';
 import type { Judgement } from './judgement.ts';
 import type { Policy } from './policy.ts';
@@ -35,7 +35,9 @@ const inOrder = (readings: readonly JudgedReading[]): JudgedReading[] => [...rea
 
 /** The numeric readings as points of a thread, in the kind's unit. */
 export const threadReadingsOf = (readings: readonly JudgedReading[]): ThreadReading[] =>
-  readings.filter(isNumeric).map(({ day, value, method }) => ({ day, value, method }));
+  readings
+    .filter(isNumeric)
+    .map(({ day, value, method, conditions, inputs }) => ({ day, value, method, conditions, inputs }));
 
 function latestFindings(readings: readonly JudgedReading[]): JudgedReading[] {
   const byMethod = new Map<string, JudgedReading>();
@@ -72,6 +74,6 @@ export function threadState(readings: readonly JudgedReading[], context: Context
     lastDay: newest.day,
     lastValue: last?.value ?? null,
     chance: chanceOf(reasons),
-    urgency: urgencyOf(reasons, context.component.slot, newest.point),
+    urgency: urgencyOf(reasons, context.component.slot, newest.point, context),
   };
 }

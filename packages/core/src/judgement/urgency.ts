@@ -1,4 +1,7 @@
 import type { Point, Slot } from '../equipment/component.ts';
+import { isHeatPump, type SystemKind } from '../equipment/system-kind.ts';
+import type { Day } from '../quantity/day.ts';
+import { seasonOf } from '../round/season.ts';
 import type { Judgement } from './judgement.ts';
 
 /**
@@ -38,6 +41,7 @@ const CHANCE_WHEN_WATCHED = 0.25;
 
 function chanceFrom(judgement: Judgement): number {
   if (judgement.because.code === 'trend') return judgement.because.numbers.chance;
+  if (judgement.because.code === 'odd-point') return Math.max(CHANCE_WHEN_WATCHED, judgement.because.numbers.chance);
   if (judgement.standing === 'stop' || judgement.standing === 'act') return 1;
   return judgement.standing === 'watch' ? CHANCE_WHEN_WATCHED : 0;
 }
@@ -45,9 +49,51 @@ function chanceFrom(judgement: Judgement): number {
 /** The chance, 0 to 1, that the part is past its limit by the next round, as the most telling of its reasons has it. */
 export const chanceOf = (reasons: readonly Judgement[]): number => Math.max(0, ...reasons.map(chanceFrom));
 
-/** How urgent a thread is, 0 to 2: chance × consequence, with one added for what is unsafe to run. */
-export function urgencyOf(reasons: readonly Judgement[], slot: Slot, point: Point): number {
+/** Parts that serve heating alone, and systems that only cool; the rest is missed all year. */
+const HEATING_ONLY: readonly Slot[] = [
+  'electric-heat',
+  'sequencer',
+  'gas-heat',
+  'defrost-board',
+  'coil-sensor',
+  'outdoor-sensor',
+  'base-pan-heater',
+];
+const COOLING_SIDE: readonly Slot[] = [
+  'compressor',
+  'refrigerant-circuit',
+  'run-capacitor',
+  'contactor',
+  'start-capacitor',
+  'outdoor-fan',
+  'fan-capacitor',
+  'high-pressure-switch',
+  'low-pressure-switch',
+  'outdoor-unit',
+];
+/** What a part counts for in the half of the year that does not need it. Common practice, no source. */
+const OUT_OF_SEASON = 0.5;
+
+/** Where a part is and when it has to last: until the next round. */
+export interface Serving {
+  readonly systemKind: SystemKind;
+  readonly nextRound: Day;
+}
+
+/** How much a part's season weighs until the next round: a part that cools matters most when that lies behind a summer. */
+function seasonWeight(slot: Slot, { systemKind, nextRound }: Serving): number {
+  const summerFirst = seasonOf(nextRound) === 'autumn';
+  const heats = HEATING_ONLY.includes(slot);
+  const cools = COOLING_SIDE.includes(slot) && !isHeatPump(systemKind);
+  return (heats && summerFirst) || (cools && !summerFirst) ? OUT_OF_SEASON : 1;
+}
+
+/**
+ * How urgent a thread is, 0 to 2: chance × consequence × season, with one added for what is unsafe to run. A compressor
+ * outranks a fan capacitor, a summer without cooling an autumn without it.
+ */
+export function urgencyOf(reasons: readonly Judgement[], slot: Slot, point: Point, serving: Serving): number {
   const share = slot === 'run-capacitor' && point === 'fan' ? FAN_SECTION_SHARE : 1;
   const unsafe = reasons.some((r) => r.standing === 'stop') ? 1 : 0;
-  return unsafe + chanceOf(reasons) * CONSEQUENCE[slot] * share;
+  return unsafe + chanceOf(reasons) * CONSEQUENCE[slot] * share * seasonWeight(slot, serving);
 }

@@ -109,18 +109,29 @@ const LOOKS: Readonly<Record<ReasonNumbers['looks']['look'], string>> = {
 
 const fromWhat = { 'as-fitted': 'as fitted', 'first-sound': 'in its first readings' } as const;
 
+function paceOf(n: ReasonNumbers['trend']): string {
+  const steady = n.relative ? Math.abs(n.perYearPercent) < 0.25 : Math.abs(n.perYear) < 0.1;
+  if (steady) return 'Holding steady';
+  const size = n.relative ? `${Math.abs(n.perYearPercent).toFixed(1)} %` : sayQuantity(Math.abs(n.perYear), n.unit);
+  return `${n.perYear < 0 ? 'Down' : 'Up'} ${size} a year${n.bends ? ', and faster of late,' : ''}`;
+}
+
+/** How much of an outlook is the part's own doing, in words. */
+export function sayOwnShare(n: ReasonNumbers['trend']): string {
+  const own = `${n.ownSharePercent.toFixed(0)}${NBSP}% of what is known of its pace comes from its own readings`;
+  return n.fleet > 0
+    ? `${own}, the rest from ${n.fleet} like threads of this firm.`
+    : `${own}, the rest from what is usual; this firm’s own parts have not taught it yet.`;
+}
+
 function trend(n: ReasonNumbers['trend']): string {
   const direction = n.side === 'lower' ? 'under' : 'over';
-  const pace =
-    Math.abs(n.perYearPercent) < 0.25
-      ? 'Holding steady'
-      : `${n.perYear < 0 ? 'Down' : 'Up'} ${Math.abs(n.perYearPercent).toFixed(1)} % a year`;
-  return `${capital(sayChance(n.chance))} to be ${direction} ${sayQuantity(n.limit, n.unit)} by ${monthOf(n.day)}. ${pace} over ${n.readings} readings; expected ${sayNumber(n.expected, n.unit)}, between ${sayNumber(n.low80, n.unit)} and ${sayNumber(n.high80, n.unit)}.`;
+  return `${capital(sayChance(n.chance))} to be ${direction} ${sayQuantity(n.limit, n.unit)} by ${monthOf(n.day)}. ${paceOf(n)} over ${n.readings} readings; expected ${sayNumber(n.expected, n.unit)}, between ${sayNumber(n.low80, n.unit)} and ${sayNumber(n.high80, n.unit)}.`;
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-const baselineWords = (n: ReasonNumbers['as-it-was']) => `${sayQuantity(n.baseline, n.unit)} ${fromWhat[n.from]}`;
+const baselineWords = (n: ReasonNumbers['as-it-was']) => `${sayQuantity(n.baseline, n.unit)} ${fromWhat[n.from]}${n.at ? ` (both brought to ${n.at})` : ''}`;
 
 function againstWindow(n: ReasonNumbers['against-window']): string {
   const words: { limits: string; low?: string; high?: string } = RULES[n.rule];
@@ -169,7 +180,11 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
   'is-the-baseline': (n) => `First reading of this part: ${sayQuantity(n.value, n.unit)} becomes its baseline.`,
   trend,
   'trend-too-short': (n) =>
-    `${n.readings === 1 ? 'One reading' : `${n.readings} readings`} so far; ${n.least} are needed before a trend is spoken of.`,
+    `${n.readings === 1 ? 'One reading' : `${n.readings} readings`} so far; ${n.least} are needed before a trend is spoken of. The next one (${n.by}) begins it.`,
+  'trend-open': (n) =>
+    `${n.readings} readings leave it open whether it will be ${n.side === 'lower' ? 'under' : 'over'} ${sayQuantity(n.limit, n.unit)}. One more (${n.by}) settles it.`,
+  stepped: (n) =>
+    `Stepped from ${sayNumber(n.from, n.unit)} to ${sayQuantity(n.to, n.unit)} between ${monthOf(n.after)} and ${monthOf(n.by)}: something happened, and it is not counted as wear.`,
   'trend-without-limit': (n) =>
     `${n.perYear < 0 ? 'Down' : 'Up'} ${sayQuantity(Math.abs(n.perYear), n.unit)} a year over ${n.readings} readings; no limit to hold it against.`,
   'odd-point': (n) =>

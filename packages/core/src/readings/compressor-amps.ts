@@ -1,7 +1,9 @@
 import type { Plate } from '../equipment/plate.ts';
 import type { Because } from '../judgement/reasons.ts';
 import { compressorRlaFromPlate } from '../trade/motor/compressor-rla.ts';
-import type { About, Limits, ReadingKind } from './kind.ts';
+import { nominalVoltsOf } from '../equipment/plate.ts';
+import { asRead, atNominalVolts, without } from './alike.ts';
+import type { About, Compared, Limits, ReadingKind } from './kind.ts';
 import type { Policy } from '../judgement/policy.ts';
 import { clampMethod, judgeMotorBaseline, ratedLoadLimits } from './motor-amps.ts';
 
@@ -32,6 +34,26 @@ function limits(about: About, policy: Policy): Limits {
   return 'rla' in found ? ratedLoadLimits(found.rla, 'RLA', found.derived, policy) : { known: false, because: found };
 }
 
+/** Outdoor air that amps are brought to, °F, and below which it is taken to be heating. */
+const COMMON_F = 82;
+const COMMON_HEATING_F = 47;
+const HEATING_BELOW_F = 62;
+
+/**
+ * Amps at the common conditions. In cooling they rise by about 0.7 % with each °F outdoors, since the compressor pumps
+ * against a higher pressure; in heating by about 0.4 %. From memory; the two modes are taken to differ by 3 %.
+ */
+function bring(value: number, { point, plate, conditions = {} }: About): Compared {
+  const atVolts = atNominalVolts(asRead(value), conditions, plate);
+  // The start winding's amps are its capacitor's, whatever the weather.
+  if (point === 'start-wire') return atVolts;
+  const { outdoorF } = conditions;
+  const heating = outdoorF !== undefined && outdoorF < HEATING_BELOW_F;
+  if (!heating) return without(atVolts, outdoorF, COMMON_F, { share: 0.007, sd: 0.0025 }, 0.07);
+  const brought = without(atVolts, outdoorF, COMMON_HEATING_F, { share: 0.004, sd: 0.002 }, 0.07);
+  return { ...brought, error: Math.hypot(brought.error, 0.03 * brought.value) };
+}
+
 /** Compressor amps on its common, run and start wires, held against RLA and against this compressor's own baseline. */
 export const compressorAmps: ReadingKind = {
   id: 'compressor-amps',
@@ -48,11 +70,17 @@ export const compressorAmps: ReadingKind = {
   // RLA speaks of the common wire; run and start are known by their own baseline alone.
   plateDecides: (point) => point === 'common' || point === 'line',
   methods: [
-    // 2 % clamp, and 4 % for weather and volts that are not brought to like conditions yet. Common practice, no source.
-    clampMethod(['cooling', 'heating'], 20, 0.045, ({ systemKind }) =>
+    // A good clamp's 2 %. Common practice, no source.
+    clampMethod(['cooling', 'heating'], 20, 0.02, ({ systemKind }) =>
       systemKind === 'ductless-heat-pump' ? ['line'] : ['common', 'run', 'start-wire'],
     ),
   ],
+  pointsDiffer: true,
+  likeForLike: {
+    words: ({ plate }) => `${COMMON_F} °F outdoors and ${nominalVoltsOf(plate)} V`,
+    at: ({ plate }) => ({ outdoorF: COMMON_F, lineVolts: nominalVoltsOf(plate) }),
+    bring,
+  },
   limits,
   plausible: (about) => {
     const found = rlaOf(about.plate);

@@ -5,8 +5,8 @@ import {
   type DefrostEvent,
   type FrostLeft,
 } from '../trade/defrost/defrost-test.ts';
-import type { About, Evaluated, Inputs, InputSpec, ReadingKind } from './kind.ts';
-import { choices, doubtWhen, found, isBad, judgeFindings, severalIn, unworn, windowLimits } from './window.ts';
+import type { About, Compared, Evaluated, InputSpec, Inputs, ReadingKind } from './kind.ts';
+import { choices, doubtWhen, found, isBad, judgeFindings, severalIn, windowLimits } from './window.ts';
 
 const EVENT_NAMES: Readonly<Record<DefrostEvent, string>> = {
   'valve-shifts': 'Valve shifts',
@@ -47,6 +47,18 @@ function evaluate(inputs: Inputs, { plate }: About): Evaluated {
   };
 }
 
+const COMMON_COIL_F = 28;
+const USUAL_TERMINATION_F = 65;
+
+/** Time as if the coil had started at the common temperature: it has that much farther, or less far, to warm. */
+function bring(value: number, { plate }: About, inputs: Inputs): Compared {
+  const start = Number(inputs.startF ?? NaN);
+  const ends = plate.defrostTerminationF ?? USUAL_TERMINATION_F;
+  if (!Number.isFinite(start) || start >= ends - 5) return { value, error: 0.25 * value, known: false };
+  const brought = (value * (ends - COMMON_COIL_F)) / (ends - start);
+  return { value: brought, error: 0.3 * Math.abs(brought - value), known: true };
+}
+
 /** A forced defrost, min: timed, watched, and judged by what was seen, what ended it and the frost it left. Last of the live tests. */
 export const defrostDuration: ReadingKind = {
   id: 'defrost-duration',
@@ -56,7 +68,14 @@ export const defrostDuration: ReadingKind = {
   decimals: 1,
   plateLine: ({ plate }) =>
     plate.defrostTerminationF === undefined ? 'coil below 35 °F first' : `ends at ${plate.defrostTerminationF} °F`,
-  ...unworn,
+  wear: 'rises',
+  driftIn: 'unit',
+  driftPrior: { meanShare: 0.05, sdShare: 0.5 },
+  likeForLike: {
+    words: () => `a coil at ${COMMON_COIL_F} °F when it starts`,
+    at: () => ({}),
+    bring,
+  },
   movedBy: ['coil temperature at the start', 'outdoor air', 'how thick the frost was'],
   plateDecides: () => true,
   methods: [

@@ -89,6 +89,15 @@ export const heaterAmpsReading: ReadingKind = {
   ],
   tells: ({ value, point }, conditions) =>
     value !== null && point === 'total' ? { ...conditions, heatAmps: value } : conditions,
+  likeForLike: {
+    words: ({ plate }) => `${heatVoltsOf(plate)} V`,
+    at: ({ plate }) => ({ lineVolts: heatVoltsOf(plate) }),
+    // A resistance draws in proportion to its volts (Ohm's law): what is followed is V/I.
+    bring: (value, { plate, conditions = {} }) =>
+      conditions.lineVolts === undefined
+        ? { value, error: 0.025 * value, known: false }
+        : { value: (value * heatVoltsOf(plate)) / conditions.lineVolts, error: 0, known: true },
+  },
   limits,
   plausible: (about) => {
     const expected = expectedHeaterAmps(about);

@@ -135,6 +135,28 @@ export type Limits =
     }
   | { readonly known: false; readonly because: Because };
 
+/** How a kind's readings are made comparable. */
+export interface LikeForLike {
+  /** The common conditions, in words: "82 °F outdoors, 240 V". */
+  readonly words: (about: About) => string;
+  /** The common conditions; limits of compared values are taken there. */
+  readonly at: (about: About) => Conditions;
+  /**
+   * The value as it would have read there, in the kind's unit, and the standard deviation that bringing it adds. Where a
+   * condition is not known (`about.conditions`), `known` is false and the error stands for all it may have been.
+   */
+  readonly bring: (value: number, about: About, inputs: Inputs) => Compared;
+}
+
+/** A value as it would have read under common conditions. */
+export interface Compared {
+  /** In the kind's unit. */
+  readonly value: number;
+  /** Standard deviation that bringing it there adds, same unit. */
+  readonly error: number;
+  readonly known: boolean;
+}
+
 /**
  * A kind of reading. Forms, verdicts, charts and the API follow from this description: a new kind is a new file in
  * this folder, its test, and a line in the registry.
@@ -151,8 +173,8 @@ export interface ReadingKind {
   readonly pointTitles?: Partial<Record<Point, string>>;
   /** What the plate says of it, short: "rated 40 µF", "RLA 19.9 A". */
   readonly plateLine: (about: About) => string;
-  /** Which way wear moves it; 'none' for values that do not wear. */
-  readonly wear: 'falls' | 'rises' | 'none';
+  /** Which way wear moves it; 'either' where both ends are limits, 'none' for values that have no trend. */
+  readonly wear: 'falls' | 'rises' | 'either' | 'none';
   /** What moves it besides wear, as a technician would say it. */
   readonly movedBy: readonly string[];
   /** True when, without a plate figure, the verdict stays unproven even if the part's own baseline is known. */
@@ -162,6 +184,12 @@ export interface ReadingKind {
   readonly plausible: (about: About) => { readonly low: number; readonly high: number } | null;
   /** Parts whose replacement changes this reading without the part itself having changed: its thread starts anew. */
   readonly restartedBy?: (point: Point) => readonly ComponentKind[];
+  /** How readings are brought to common conditions; left out where nothing but wear and the meter moves them. */
+  readonly likeForLike?: LikeForLike;
+  /** True where points of the part do not wear alike, so that each learns from its own kind only. */
+  readonly pointsDiffer?: boolean;
+  /** 'unit' where shares make no sense, since values lie about nought: drift is then in the kind's unit. */
+  readonly driftIn?: 'share' | 'unit';
   /** Drift a year to be expected before a part has shown its own, as a share of the reference value. */
   readonly driftPrior: { readonly meanShare: number; readonly sdShare: number };
   /** What of the plate it cannot be worked out without; null when nothing is missing. */
@@ -191,4 +219,6 @@ export interface Departure {
   readonly offPercent: number;
   readonly from: 'as-fitted' | 'first-sound';
   readonly unit: Unit;
+  /** The common conditions both were brought to, in words; absent when they are as read. */
+  readonly at?: string;
 }

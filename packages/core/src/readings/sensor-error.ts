@@ -1,7 +1,7 @@
 import type { Plate } from '../equipment/plate.ts';
 import { thermistorTemperature, type Thermistor } from '../trade/sensors/thermistor-temperature.ts';
 import type { About, Evaluated, Inputs, ReadingKind } from './kind.ts';
-import { found, judgeFindings, noBasis, stuck, taken, unworn, windowLimits } from './window.ts';
+import { found, judgeFindings, noBasis, stuck, taken, windowLimits } from './window.ts';
 
 /** The curve of a system's sensors: a chart typed in, else R25 and beta; null when neither is on record. */
 export function thermistorOf(plate: Plate): Thermistor | null {
@@ -35,7 +35,9 @@ export const sensorError: ReadingKind = {
     if (!thermistor) return 'no curve on record';
     return 'chart' in thermistor ? 'by its chart' : `R25 ${thermistor.r25} Ω, beta ${thermistor.beta}`;
   },
-  ...unworn,
+  wear: 'either',
+  driftIn: 'unit',
+  driftPrior: { meanShare: 0, sdShare: 0.4 },
   movedBy: ['sun on it', 'not settled after running'],
   plateDecides: () => true,
   methods: [

@@ -2,7 +2,7 @@ import { subcooling } from '../trade/refrigerant/superheat.ts';
 import type { Policy } from '../judgement/policy.ts';
 import type { About, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
 import { refrigerantLine, refrigerantOf, whyNotCounted } from './refrigerant-circuit.ts';
-import { doubtWhen, noBasis, stuck, taken, unworn, windowLimits } from './window.ts';
+import { doubtWhen, noBasis, stuck, taken, windowLimits } from './window.ts';
 
 function evaluate(inputs: Inputs, about: About): Evaluated {
   const refrigerant = refrigerantOf(about);
@@ -42,7 +42,18 @@ export const subcoolingReading: ReadingKind = {
     const target = about.plate.targetSubcoolingF;
     return `${refrigerantLine(about)}${target === undefined ? '' : `, plate ${target} °F`}`;
   },
-  ...unworn,
+  wear: 'either',
+  driftIn: 'unit',
+  driftPrior: { meanShare: 0, sdShare: 1 },
+  likeForLike: {
+    words: () => 'a charge check that counts',
+    at: () => ({}),
+    // The target is the plate's own, whatever the weather; a check that does not count says little.
+    bring: (value, { conditions = {} }) => {
+      const counts = conditions.chargeDoubt === undefined;
+      return { value, error: counts ? 0 : 5, known: counts };
+    },
+  },
   movedBy: ['outdoor air', 'running time', 'a dirty outdoor coil'],
   plateDecides: () => true,
   methods: [

@@ -1,8 +1,8 @@
 import { superheat, targetSuperheat } from '../trade/refrigerant/superheat.ts';
 import type { Policy } from '../judgement/policy.ts';
-import type { About, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
+import type { About, Compared, Conditions, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
 import { refrigerantLine, refrigerantOf, whyNotCounted } from './refrigerant-circuit.ts';
-import { doubtWhen, noBasis, stuck, taken, unworn, windowLimits } from './window.ts';
+import { doubtWhen, noBasis, stuck, taken, windowLimits } from './window.ts';
 
 function evaluate(inputs: Inputs, about: About): Evaluated {
   const refrigerant = refrigerantOf(about);
@@ -41,6 +41,18 @@ function limits(about: About, policy: Policy): Limits {
     : windowLimits('target-superheat', { nominal: target, lower: target - off, upper: target + off });
 }
 
+const COMMON: Conditions = { outdoorF: 85, returnF: 75, returnWetF: 63 };
+
+/** Followed as its distance from the target of the day, and shown as it would be on a common one. */
+function bring(value: number, about: About): Compared {
+  // Pressures taken too soon, or while something else is wrong, say little of the charge.
+  const doubt = about.conditions?.chargeDoubt === undefined ? 0 : 6;
+  if (about.plate.metering !== 'fixed-orifice') return { value, error: doubt, known: doubt === 0 };
+  const [then, common] = [targetOf(about), targetOf({ ...about, conditions: COMMON })];
+  if (typeof then !== 'number' || typeof common !== 'number') return { value, error: Math.hypot(doubt, 5), known: false };
+  return { value: value - then + common, error: doubt, known: doubt === 0 };
+}
+
 /** Superheat, °F: suction line temperature less the dew point at suction pressure. */
 export const superheatReading: ReadingKind = {
   id: 'superheat',
@@ -53,7 +65,14 @@ export const superheatReading: ReadingKind = {
     const wanted = typeof target === 'number' ? `, target ${target.toFixed(0)} °F` : '';
     return `${refrigerantLine(about)}${wanted}`;
   },
-  ...unworn,
+  wear: 'either',
+  driftIn: 'unit',
+  driftPrior: { meanShare: 0, sdShare: 1 },
+  likeForLike: {
+    words: () => `${COMMON.outdoorF} °F outdoors and ${COMMON.returnWetF} °F wet bulb indoors`,
+    at: () => COMMON,
+    bring,
+  },
   movedBy: ['indoor wet bulb and outdoor air', 'airflow', 'running time'],
   plateDecides: () => true,
   methods: [

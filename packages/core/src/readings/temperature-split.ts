@@ -1,8 +1,8 @@
 import { moistAir } from '../trade/air/moist-air.ts';
-import type { About, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
+import type { About, Compared, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
 import type { Policy } from '../judgement/policy.ts';
 import { supplyDry } from './supply-air.ts';
-import { doubtWhen, noBasis, stuck, taken, unworn, windowLimits } from './window.ts';
+import { doubtWhen, noBasis, stuck, taken, windowLimits } from './window.ts';
 
 /** Air leaving a coil is never colder than the coil, and a coil that makes air colder than this ices. Common practice, no source. */
 const COLDEST_SUPPLY_F = 38;
@@ -33,6 +33,20 @@ function limits({ conditions, plate }: About, { air }: Policy): Limits {
   return windowLimits('split', { lower: air.splitLowF, upper: air.splitHighF });
 }
 
+const COMMON_F = 75;
+const COMMON_WET_F = 63;
+
+/**
+ * The split at the common return air. Each °F of wet bulb takes about 0.8 °F off it, since more of the cooling goes into
+ * water; each °F of dry bulb adds about 0.5. Off the usual target tables, from memory.
+ */
+function bring(value: number, { conditions = {} }: About): Compared {
+  const { returnF, returnWetF } = conditions;
+  if (returnF === undefined || returnWetF === undefined) return { value, error: 2.5, known: false };
+  const [wet, dry] = [returnWetF - COMMON_WET_F, returnF - COMMON_F];
+  return { value: value + 0.8 * wet - 0.5 * dry, error: Math.hypot(0.25 * wet, 0.25 * dry), known: true };
+}
+
 /** Cooling split, °F: return less supply, both dry bulb, settled. */
 export const temperatureSplit: ReadingKind = {
   id: 'temperature-split',
@@ -42,7 +56,14 @@ export const temperatureSplit: ReadingKind = {
   decimals: 1,
   plateLine: ({ conditions }) =>
     conditions?.returnF === undefined ? 'take the return first' : `return ${conditions.returnF} °F`,
-  ...unworn,
+  wear: 'either',
+  driftIn: 'unit',
+  driftPrior: { meanShare: 0, sdShare: 0.8 },
+  likeForLike: {
+    words: () => `return air of ${COMMON_F} °F and ${COMMON_WET_F} °F wet bulb`,
+    at: () => ({ returnF: COMMON_F, returnWetF: COMMON_WET_F }),
+    bring,
+  },
   movedBy: ['humidity of the return air', 'airflow', 'outdoor temperature', 'how long it has run'],
   plateDecides: () => true,
   methods: [

@@ -1,5 +1,4 @@
 import type { Policy } from '../judgement/policy.ts';
-import type { Season } from './plan-round.ts';
 import { dayOf, isoOf, type Day } from '../quantity/day.ts';
 
 /** A round this soon after the last one is that same round, days. */
@@ -16,10 +15,4 @@ export function nextRoundAfter(day: Day, policy: Policy): Day {
     months.map((m) => dayOf(`${y}-${String(m).padStart(2, '0')}-15`)),
   );
   return days.find((d) => d - day >= SAME_ROUND_WITHIN) ?? day + 182;
-}
-
-/** The season of the round a day falls in: cooling is checked from February to July, heating from August on. */
-export function seasonOf(day: Day): Season {
-  const month = Number(isoOf(day).slice(5, 7));
-  return month >= 2 && month <= 7 ? 'spring' : 'autumn';
 }

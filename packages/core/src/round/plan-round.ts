@@ -1,4 +1,5 @@
 import type { Component } from '../equipment/component.ts';
+import type { Season } from './season.ts';
 import type { Plate } from '../equipment/plate.ts';
 import { hasBlower, isHeatPump, type SystemKind } from '../equipment/system-kind.ts';
 import type { StopId } from '../readings/kind.ts';
@@ -6,9 +7,6 @@ import { placesOn, type Place } from '../readings/registry.ts';
 import { isMildlyFlammable, refrigerantName } from '../trade/refrigerant/known-refrigerants.ts';
 import { FLAMMABLE_REFRIGERANT } from './cautions.ts';
 import { STOPS, type Instruction, type StopFacts, type StopPlace } from './stops.ts';
-
-/** Which half of the year's work a round is. */
-export type Season = 'spring' | 'autumn';
 
 /** One reading to be taken at a stop. */
 export interface PlannedReading<C extends Component = Component> extends Place {

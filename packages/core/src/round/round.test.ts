@@ -1,6 +1,7 @@
 import { DEFAULT_POLICY } from '../judgement/policy.ts';
 import { dayOf, isoOf } from '../quantity/day.ts';
-import { nextRoundAfter, seasonOf } from './next-round.ts';
+import { nextRoundAfter } from './next-round.ts';
+import { seasonOf } from './season.ts';
 import { whatChanged, type ThreadAtClose } from './what-changed.ts';
 
 describe('next round', () => {

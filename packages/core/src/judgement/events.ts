@@ -1,0 +1,44 @@
+import type { Day } from '../quantity/day.ts';
+
+/**
+ * Repairs and changes that move readings without a part having worn or been replaced, and the kinds of reading whose
+ * level they may move. Common practice, no source.
+ */
+export const EVENTS = {
+  'charge-corrected': {
+    title: 'Charge corrected',
+    moves: ['superheat', 'subcooling', 'heating-pressure', 'temperature-split', 'compressor-amps', 'delivered-capacity'],
+  },
+  'indoor-coil-cleaned': {
+    title: 'Indoor coil cleaned',
+    moves: ['temperature-split', 'airflow', 'heat-rise', 'gas-rise', 'blower-amps', 'superheat', 'delivered-capacity'],
+  },
+  'outdoor-coil-cleaned': {
+    title: 'Outdoor coil cleaned',
+    moves: ['compressor-amps', 'subcooling', 'outdoor-fan-amps', 'heating-pressure', 'defrost-duration'],
+  },
+  'filter-changed': {
+    title: 'Filter changed',
+    moves: ['blower-amps', 'airflow', 'temperature-split', 'heat-rise', 'gas-rise', 'superheat'],
+  },
+  'blower-speed-changed': {
+    title: 'Blower speed changed',
+    moves: ['blower-amps', 'airflow', 'temperature-split', 'heat-rise', 'gas-rise', 'delivered-capacity'],
+  },
+  'contacts-dressed': { title: 'Contacts dressed or tightened', moves: ['contact-drop'] },
+  'gas-adjusted': { title: 'Gas pressure adjusted', moves: ['gas-rise'] },
+  'other-repair': { title: 'Another repair', moves: [] },
+} as const satisfies Record<string, { title: string; moves: readonly string[] }>;
+
+export type EventKind = keyof typeof EVENTS;
+export const EVENT_KINDS = Object.keys(EVENTS) as EventKind[];
+
+/** Something that was done to a system on a day. */
+export interface SystemEvent {
+  readonly kind: EventKind;
+  readonly day: Day;
+}
+
+/** Days after which a kind's readings may lie elsewhere. */
+export const shiftsOf = (kind: string, events: readonly SystemEvent[]): Day[] =>
+  events.filter((e) => (EVENTS[e.kind].moves as readonly string[]).includes(kind)).map((e) => e.day);

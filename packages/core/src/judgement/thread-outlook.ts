@@ -1,0 +1,161 @@
+import { componentsFor, type Component, type Point } from '../equipment/component.ts';
+import type { Plate } from '../equipment/plate.ts';
+import { SYSTEM_KINDS, type SystemKind } from '../equipment/system-kind.ts';
+import type { Day } from '../quantity/day.ts';
+import type { About, ReadingKind } from '../readings/kind.ts';
+import { readingKind } from '../readings/registry.ts';
+import { threadClassOf, type FleetPrior } from '../trend/drift-prior.ts';
+import { learnThreadPrior } from '../trend/learn-prior.ts';
+import { aboutAlike } from '../trend/like-for-like.ts';
+import type { Crossing } from '../trend/outlook.ts';
+import { compareReadings, readyThread, referenceOf, type ThreadReading } from '../trend/ready-thread.ts';
+import type { ReadyThread } from '../trend/fit-thread.ts';
+import { baselineOf } from './baseline.ts';
+import { judgeByTrend } from './by-trend.ts';
+import { shiftsOf, type SystemEvent } from './events.ts';
+import type { Judgement } from './judgement.ts';
+import { DEFAULT_POLICY, type Policy } from './policy.ts';
+import { worstOf, type Standing } from './standing.ts';
+
+/** A thread as it comes from anywhere: what it is of, and its readings. */
+export interface Thread {
+  /** A reading kind's id, "run-capacitor-capacitance". */
+  readonly kind: string;
+  readonly plate: Plate;
+  readonly readings: readonly ThreadReading[];
+  /** Where on the part; the kind's first point on such a plate unless given. */
+  readonly point?: Point | undefined;
+  /** The system and the part, where they are known; otherwise the first that has such a part. */
+  readonly systemKind?: SystemKind | undefined;
+  readonly component?: Component | undefined;
+  /** The day this life of the part began; null when it is not known. */
+  readonly fittedOn?: Day | null | undefined;
+  readonly events?: readonly SystemEvent[] | undefined;
+}
+
+export interface ThreadOutlook {
+  readonly outcome: 'outlook';
+  /** On the day asked for, kind's unit under its common conditions; null when nothing can be forecast yet. */
+  readonly expected: number | null;
+  readonly low80: number | null;
+  readonly high80: number | null;
+  /** 0 to 1; null without a limit or a forecast. */
+  readonly chancePastLimit: number | null;
+  /** Days at which that chance is 10, 50 and 90 %. */
+  readonly crossing: Crossing | null;
+  readonly standing: Standing;
+  readonly reasons: readonly Judgement[];
+}
+
+export interface NoThreadOutlook {
+  readonly outcome: 'cannot-say';
+  readonly because: 'unknown-kind' | 'no-such-part' | 'no-readings' | 'not-a-number';
+}
+
+/** What a thread is about, or null when no system has such a part. */
+function aboutOfThread(kind: ReadingKind, thread: Thread): About | null {
+  const kinds = thread.systemKind ? [thread.systemKind] : SYSTEM_KINDS;
+  for (const systemKind of kinds) {
+    const part = thread.component ?? componentsFor(systemKind, thread.plate).find((p) => p.kind === kind.component);
+    if (!part) continue;
+    const component: Component = { ...part, fittedOn: thread.fittedOn ?? thread.component?.fittedOn ?? null };
+    const where = { systemKind, plate: thread.plate, component };
+    const point = thread.point ?? kind.methods.flatMap((m) => m.points(where))[0];
+    if (point) return { ...where, point };
+  }
+  return null;
+}
+
+interface Prepared {
+  readonly kind: ReadingKind;
+  readonly about: About;
+  readonly reference: number;
+  readonly ready: ReadyThread;
+  readonly context: Omit<Parameters<typeof judgeByTrend>[1], 'prior' | 'nextRound' | 'policy'>;
+}
+
+function prepare(thread: Thread, policy: Policy): Prepared | NoThreadOutlook {
+  const kind = readingKind(thread.kind);
+  if (!kind) return { outcome: 'cannot-say', because: 'unknown-kind' };
+  const about = aboutOfThread(kind, thread);
+  if (!about) return { outcome: 'cannot-say', because: 'no-such-part' };
+  if (thread.readings.length === 0) return { outcome: 'cannot-say', because: 'no-readings' };
+  if (thread.readings.some((r) => !Number.isFinite(r.value) || !Number.isFinite(r.day)))
+    return { outcome: 'cannot-say', because: 'not-a-number' };
+  const compared = compareReadings(kind, thread.readings, about);
+  const limits = kind.limits(aboutAlike(kind, about), policy);
+  const shifts = shiftsOf(kind.id, thread.events ?? []);
+  const { fittedOn } = about.component;
+  const baseline = baselineOf(compared, fittedOn, limits, shifts);
+  const nominal = (limits.known ? limits.nominal : baseline?.value) ?? compared[0]?.value ?? 1;
+  const reference = referenceOf(kind, nominal);
+  const ready = readyThread(kind, compared, reference, fittedOn, shifts);
+  return { kind, about, reference, ready, context: { about, compared, limits, reference: nominal, shifts } };
+}
+
+/** A thread made ready to be learned from, with its class; null when it cannot be said what it is of. */
+export function readyToLearn(thread: Thread, policy: Policy): { threadClass: string; ready: ReadyThread } | null {
+  const prepared = prepare(thread, policy);
+  if ('outcome' in prepared || prepared.kind.wear === 'none') return null;
+  return { threadClass: threadClassOf(prepared.kind, prepared.about.point), ready: prepared.ready };
+}
+
+/** No more than this many threads of a class are learned from: more would teach the same. */
+export const MOST_TO_LEARN_FROM = 1500;
+
+/** Of a long list so many as evenly spaced, the same each time. */
+export function someOf<T>(all: readonly T[], most: number): readonly T[] {
+  if (all.length <= most) return all;
+  return Array.from({ length: most }, (_, i) => all[Math.floor((i * all.length) / most)]!);
+}
+
+/**
+ * What a firm's own threads teach of each class of part: how many hold, drift, go fast or bend, how their readings
+ * scatter, and how often one is odd or a part steps. Pass it to threadOutlook or judge. Threads of unknown kinds, or
+ * without a reading, are left out; at most 1500 of a class count, evenly spaced.
+ * Empirical Bayes; see learnThreadPrior.
+ */
+export function learnPrior(threads: readonly Thread[], policy: Policy = DEFAULT_POLICY): FleetPrior {
+  const byClass = new Map<string, { kind: ReadingKind; ready: ReadyThread[] }>();
+  for (const thread of threads) {
+    const kind = readingKind(thread.kind);
+    const learned = kind && readyToLearn(thread, policy);
+    if (!kind || !learned) continue;
+    const known = byClass.get(learned.threadClass) ?? { kind, ready: [] };
+    known.ready.push(learned.ready);
+    byClass.set(learned.threadClass, known);
+  }
+  return Object.fromEntries(
+    [...byClass].map(([name, { kind, ready }]) => [name, learnThreadPrior(kind, someOf(ready, MOST_TO_LEARN_FROM))]),
+  );
+}
+
+/**
+ * Where a thread will stand on a day (`at`, days since 1970; normally the next round): the expected value and the range
+ * that holds it with 80 % chance (kind's unit, common conditions), the chance of being past its limit, the days of
+ * crossing, and how it stands by its trend alone, with the reasons as data (say them with sayReason).
+ *
+ * Each reading carries value (kind's unit), day, method and, if known, conditions such as outdoorF (°F) and lineVolts
+ * (V). `prior` is what learnPrior made of the firm's threads; without it the kind's starting figures stand.
+ * With one reading nothing is forecast; with fewer than the policy's least it never says 'act'. The order of readings
+ * does not matter. 'cannot-say' for unknown kinds, parts a plate has not, no readings, or values that are not finite.
+ */
+export function threadOutlook(
+  asked: Thread & { readonly policy?: Policy; readonly prior?: FleetPrior | undefined; readonly at: Day },
+): ThreadOutlook | NoThreadOutlook {
+  const policy = asked.policy ?? DEFAULT_POLICY;
+  const prepared = prepare(asked, policy);
+  if ('outcome' in prepared) return prepared;
+  const { kind, context } = prepared;
+  const { judgements, outlook } = judgeByTrend(kind, { ...context, prior: asked.prior, nextRound: asked.at, policy });
+  return {
+    outcome: 'outlook',
+    expected: outlook?.expected ?? null,
+    low80: outlook?.low80 ?? null,
+    high80: outlook?.high80 ?? null,
+    chancePastLimit: outlook?.chancePastLimit ?? null,
+    crossing: outlook?.crossing ?? null,
+    standing: worstOf(judgements.map((j) => j.standing)),
+    reasons: judgements,
+  };
+}

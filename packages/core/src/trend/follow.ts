@@ -1,0 +1,126 @@
+/** A point of a thread as it is followed: in years from any origin, value and variance as shares of the reference. */
+export interface FollowPoint {
+  readonly years: number;
+  readonly value: number;
+  readonly variance: number;
+}
+
+/** How the part is taken to move; shares of the reference, years. */
+export interface Motion {
+  readonly mean: number;
+  readonly sd: number;
+  readonly wander: number;
+  /** Multiple of the points' standard deviation. */
+  readonly scatter: number;
+}
+
+/** What is believed of the level before the first point, and when. */
+export interface StartLevel {
+  readonly years: number;
+  readonly mean: number;
+  readonly sd: number;
+}
+
+/** What went wrong with the readings, if anything: points by their place in the thread. */
+export interface Trouble {
+  /** Points that say nothing of the part. */
+  readonly odd: readonly number[];
+  /** Points before which the part itself stepped. */
+  readonly steps: readonly number[];
+}
+
+export const NO_TROUBLE: Trouble = { odd: [], steps: [] };
+
+/** Level and drift after the last point, with their covariance. */
+export interface Followed {
+  readonly years: number;
+  readonly level: number;
+  readonly drift: number;
+  readonly levelVariance: number;
+  readonly covariance: number;
+  readonly driftVariance: number;
+  readonly wander: number;
+  /** Natural logarithm of the density of the points under this motion. */
+  readonly logEvidence: number;
+  /** The largest surprise of a point, in standard deviations of what was expected of it. */
+  readonly worstSurprise: number;
+}
+
+const LOG_TWO_PI = Math.log(2 * Math.PI);
+
+/**
+ * Follows a thread point by point under one motion: a level that drifts, a drift that may wander, readings with known
+ * error. This is the Kalman filter of a local linear trend (R. E. Kalman, 1960): without wander it is Bayesian linear
+ * regression with a Gaussian prior on level and drift, exactly, and with a flat prior ordinary least squares.
+ * `points` in order of time; `oddVariance` and `stepVariance` are what an odd point and a step add, shares squared;
+ * `shifts` are places in the thread before which an event is known that may have moved the level.
+ */
+export function follow(
+  points: readonly FollowPoint[],
+  motion: Motion,
+  start: StartLevel,
+  trouble: Trouble,
+  oddVariance: number,
+  stepVariance: number,
+  shifts: readonly number[] = [],
+): Followed {
+  const wander = motion.wander * motion.wander;
+  const scatter = motion.scatter * motion.scatter;
+  let years = start.years;
+  let level = start.mean;
+  let drift = motion.mean;
+  let p11 = start.sd * start.sd;
+  let p12 = 0;
+  let p22 = motion.sd * motion.sd;
+  let log = 0;
+  let worst = 0;
+  for (let i = 0; i < points.length; i += 1) {
+    const point = points[i]!;
+    const dt = point.years - years;
+    if (dt !== 0) {
+      level += drift * dt;
+      p11 += 2 * dt * p12 + dt * dt * p22 + (wander * dt * dt * Math.abs(dt)) / 3;
+      p12 += dt * p22 + (wander * dt * Math.abs(dt)) / 2;
+      p22 += wander * Math.abs(dt);
+      years = point.years;
+    }
+    if (trouble.steps.length > 0 && trouble.steps.includes(i)) p11 += stepVariance;
+    if (shifts.length > 0 && shifts.includes(i)) p11 += stepVariance;
+    const isOdd = trouble.odd.length > 0 && trouble.odd.includes(i);
+    const noise = point.variance * scatter + (isOdd ? oddVariance : 0);
+    const total = p11 + noise;
+    const surprise = point.value - level;
+    const squared = (surprise * surprise) / total;
+    log -= 0.5 * (LOG_TWO_PI + Math.log(total) + squared);
+    if (!isOdd && squared > worst) worst = squared;
+    const g1 = p11 / total;
+    const g2 = p12 / total;
+    level += g1 * surprise;
+    drift += g2 * surprise;
+    p22 -= g2 * p12;
+    p12 -= g1 * p12;
+    p11 -= g1 * p11;
+  }
+  return {
+    years,
+    level,
+    drift,
+    levelVariance: p11,
+    covariance: p12,
+    driftVariance: p22,
+    wander: motion.wander,
+    logEvidence: log,
+    worstSurprise: Math.sqrt(worst),
+  };
+}
+
+/** Mean and standard deviation of the part's level so many years after (or before) its last point. */
+export function levelAfter(followed: Followed, years: number): { mean: number; sd: number } {
+  const { level, drift, levelVariance, covariance, driftVariance, wander } = followed;
+  const variance =
+    levelVariance +
+    2 * years * covariance +
+    years * years * driftVariance +
+    (wander * wander * Math.abs(years) ** 3) / 3;
+  return { mean: level + drift * years, sd: Math.sqrt(Math.max(0, variance)) };
+}
