@@ -5,3 +5,4 @@ export * from './physics.ts';
 export * from './probe-kit.ts';
 export * from './random.ts';
 export * from './wear.ts';
+export * from './thread-fleet.ts';

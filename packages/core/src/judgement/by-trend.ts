@@ -149,7 +149,10 @@ function oddJudgement(context: TrendContext, fit: ThreadFit, kind: ReadingKind, 
   const newest = compared.at(-1);
   const at = fit.n - 1;
   if (!newest || (fit.oddChances[at] ?? 0) + (fit.stepChances[at] ?? 0) < ASK_AGAIN) return null;
-  const without = fitThread(readyThread(kind, compared.slice(0, -1), reference, about.component.fittedOn, shifts), thread);
+  const without = fitThread(
+    readyThread(kind, compared.slice(0, -1), reference, about.component.fittedOn, shifts),
+    thread,
+  );
   const last = compared.at(-2);
   if (!without || !last) return null;
   const expected = threadAhead(without, last.reading.day, reference, {}, newest.reading.day).expected;

@@ -7,7 +7,14 @@ import type { Day } from '../quantity/day.ts';
 export const EVENTS = {
   'charge-corrected': {
     title: 'Charge corrected',
-    moves: ['superheat', 'subcooling', 'heating-pressure', 'temperature-split', 'compressor-amps', 'delivered-capacity'],
+    moves: [
+      'superheat',
+      'subcooling',
+      'heating-pressure',
+      'temperature-split',
+      'compressor-amps',
+      'delivered-capacity',
+    ],
   },
   'indoor-coil-cleaned': {
     title: 'Indoor coil cleaned',

@@ -132,7 +132,9 @@ function threadOf(
 
 /** A part that is open has no trend. */
 const isBadFinding = ({ finding, point }: JudgedReading, kind: ReadingKind, policy: Policy): boolean =>
-  !finding || !kind.judgeFinding || severityOf(kind.judgeFinding(finding, point, policy).standing) > severityOf('unproven');
+  !finding ||
+  !kind.judgeFinding ||
+  severityOf(kind.judgeFinding(finding, point, policy).standing) > severityOf('unproven');
 
 function judgeNumber(
   value: number,

@@ -143,8 +143,12 @@ describe('urgency', () => {
   ];
 
   test('a compressor outranks its capacitor, the herm section the fan section', () => {
-    expect(urgencyOf(act, 'compressor', 'common', heatPump)).toBeGreaterThan(urgencyOf(act, 'run-capacitor', 'herm', heatPump));
-    expect(urgencyOf(act, 'run-capacitor', 'herm', heatPump)).toBeGreaterThan(urgencyOf(act, 'run-capacitor', 'fan', heatPump));
+    expect(urgencyOf(act, 'compressor', 'common', heatPump)).toBeGreaterThan(
+      urgencyOf(act, 'run-capacitor', 'herm', heatPump),
+    );
+    expect(urgencyOf(act, 'run-capacitor', 'herm', heatPump)).toBeGreaterThan(
+      urgencyOf(act, 'run-capacitor', 'fan', heatPump),
+    );
   });
 
   test('what only cools matters most before a summer, what only heats before a winter', () => {

@@ -131,7 +131,8 @@ function trend(n: ReasonNumbers['trend']): string {
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-const baselineWords = (n: ReasonNumbers['as-it-was']) => `${sayQuantity(n.baseline, n.unit)} ${fromWhat[n.from]}${n.at ? ` (both brought to ${n.at})` : ''}`;
+const baselineWords = (n: ReasonNumbers['as-it-was']) =>
+  `${sayQuantity(n.baseline, n.unit)} ${fromWhat[n.from]}${n.at ? ` (both brought to ${n.at})` : ''}`;
 
 function againstWindow(n: ReasonNumbers['against-window']): string {
   const words: { limits: string; low?: string; high?: string } = RULES[n.rule];

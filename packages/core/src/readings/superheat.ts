@@ -49,7 +49,8 @@ function bring(value: number, about: About): Compared {
   const doubt = about.conditions?.chargeDoubt === undefined ? 0 : 6;
   if (about.plate.metering !== 'fixed-orifice') return { value, error: doubt, known: doubt === 0 };
   const [then, common] = [targetOf(about), targetOf({ ...about, conditions: COMMON })];
-  if (typeof then !== 'number' || typeof common !== 'number') return { value, error: Math.hypot(doubt, 5), known: false };
+  if (typeof then !== 'number' || typeof common !== 'number')
+    return { value, error: Math.hypot(doubt, 5), known: false };
   return { value: value - then + common, error: doubt, known: doubt === 0 };
 }
 

@@ -28,6 +28,8 @@ export interface ThreadPrior {
   readonly oddChance: number;
   /** Chance that something happens to the part between two visits that is not wear. */
   readonly stepChance: number;
+  /** Which way wear goes: −1, 1, or 0 for either. */
+  readonly towards: -1 | 0 | 1;
   /** Threads it was learned from; 0 for the figures a kind starts with. */
   readonly threads: number;
 }
@@ -54,10 +56,11 @@ export function startingPrior(kind: ReadingKind): ThreadPrior {
   const towards = kind.wear === 'falls' ? -1 : kind.wear === 'rises' ? 1 : 0;
   return {
     classes: [
-      { share: 0.6, mean: 0.2 * meanShare, sd: 0.25 * sdShare, wander: 0 },
+      { share: 0.58, mean: 0.2 * meanShare, sd: 0.25 * sdShare, wander: 0 },
       { share: 0.24, mean: meanShare + towards * 0.5 * sdShare, sd: 0.6 * sdShare, wander: 0 },
       { share: 0.1, mean: meanShare + towards * 1.8 * sdShare, sd: sdShare, wander: 0 },
-      { share: 0.06, mean: meanShare + towards * 0.8 * sdShare, sd: 0.8 * sdShare, wander: 1.2 * sdShare },
+      { share: 0.05, mean: meanShare + towards * 0.3 * sdShare, sd: 0.6 * sdShare, wander: sdShare },
+      { share: 0.03, mean: meanShare + towards * 0.5 * sdShare, sd: 0.8 * sdShare, wander: 2.5 * sdShare },
     ],
     scatter: [
       { share: 0.25, factor: 0.7 },
@@ -68,6 +71,7 @@ export function startingPrior(kind: ReadingKind): ThreadPrior {
     asFitted: null,
     oddChance: 0.01,
     stepChance: 0.01,
+    towards,
     threads: 0,
   };
 }

@@ -35,17 +35,20 @@ export interface ThreadFit {
   readonly ownShare: number;
   /** Chance that the drift is changing: that the thread bends. */
   readonly bendChance: number;
+  /** How often parts of the class step, and how far, shares of the reference. */
+  readonly stepsAhead: { readonly chance: number; readonly mean: number; readonly sd: number };
   /** Chance of each reading to be odd, and of a step before it. */
   readonly oddChances: readonly number[];
   readonly stepChances: readonly number[];
 }
 
 /** A surprise from which odd readings and steps are looked for, in standard deviations. */
-const LOOK_FROM = 2.6;
+const LOOK_FROM = 2;
 /** With fewer readings than this nothing can be told apart. */
 const LEAST_FOR_TROUBLE = 3;
 const MOST_TROUBLES = 3;
 const WEIGHT_WORTH_KEEPING = 5e-4;
+const STEP_WORTH_COUNTING = 1e-4;
 
 const median = (values: readonly number[]): number => {
   const sorted = [...values].sort((a, b) => a - b);
@@ -63,30 +66,28 @@ function startOf(thread: ReadyThread, prior: ThreadPrior) {
 }
 
 interface Weighed extends Omit<Explanation, 'weight'> {
-  log: number;
+  readonly log: number;
 }
+
+/** An explanation this much less likely than the best, in natural logarithms, is not worth keeping. */
+const TOO_UNLIKELY = 14;
 
 function explain(thread: ReadyThread, prior: ThreadPrior, trouble: Trouble, into: Weighed[]): Weighed {
   const start = startOf(thread, prior);
-  const logTrouble =
-    trouble.odd.length * Math.log(prior.oddChance) + trouble.steps.length * Math.log(prior.stepChance);
+  const [oddVariance, stepVariance] = [thread.oddSd * thread.oddSd, thread.stepSd * thread.stepSd];
+  const logTrouble = trouble.odd.length * Math.log(prior.oddChance) + trouble.steps.length * Math.log(prior.stepChance);
   let best: Weighed | null = null;
   for (let drift = 0; drift < prior.classes.length; drift += 1) {
-    const way = prior.classes[drift]!;
+    const { share, mean, sd, wander } = prior.classes[drift]!;
     for (let scatter = 0; scatter < prior.scatter.length; scatter += 1) {
-      const { share, factor } = prior.scatter[scatter]!;
-      const end = follow(
-        thread.points,
-        { ...way, scatter: factor },
-        start,
-        trouble,
-        thread.oddSd * thread.oddSd,
-        thread.stepSd * thread.stepSd,
-        thread.shifts,
-      );
-      const weighed = { drift, scatter, trouble, end, log: Math.log(way.share * share) + logTrouble + end.logEvidence };
+      const way = prior.scatter[scatter]!;
+      const motion = { mean, sd, wander, scatter: way.factor };
+      const end = follow(thread.points, motion, start, trouble, oddVariance, stepVariance, thread.shifts);
+      const log = Math.log(share * way.share) + logTrouble + end.logEvidence;
+      if (best !== null && log < best.log - TOO_UNLIKELY && trouble !== NO_TROUBLE) continue;
+      const weighed = { drift, scatter, trouble, end, log };
       into.push(weighed);
-      if (best === null || weighed.log > best.log) best = weighed;
+      if (best === null || log > best.log) best = weighed;
     }
   }
   return best!;
@@ -102,12 +103,20 @@ function* oneMore(trouble: Trouble, points: readonly FollowPoint[]): Generator<T
   }
 }
 
+/** The best explanation by a straight line and ordinary scatter: a wide scatter or a wandering drift would hide what is off. */
+function plainest(all: readonly Weighed[], trouble: Trouble, prior: ThreadPrior): Weighed {
+  const same = all.filter((w) => w.trouble === trouble);
+  const plain = same.filter((w) => prior.scatter[w.scatter]!.factor === 1 && prior.classes[w.drift]!.wander === 0);
+  return (plain.length > 0 ? plain : same).reduce((best, w) => (w.log > best.log ? w : best));
+}
+
 function explainAll(thread: ReadyThread, prior: ThreadPrior): Weighed[] {
   const all: Weighed[] = [];
   let best = explain(thread, prior, NO_TROUBLE, all);
   const n = thread.points.length;
   for (let found = 0; found < MOST_TROUBLES && n >= LEAST_FOR_TROUBLE; found += 1) {
-    if (best.end.worstSurprise < LOOK_FROM) break;
+    const plain = plainest(all, best.trouble, prior);
+    if (plain.end.worstSurprise < LOOK_FROM) break;
     let next = best;
     for (const trouble of oneMore(best.trouble, thread.points)) {
       const candidate = explain(thread, prior, trouble, all);
@@ -120,18 +129,20 @@ function explainAll(thread: ReadyThread, prior: ThreadPrior): Weighed[] {
 }
 
 function weigh(all: readonly Weighed[]): Explanation[] {
-  const top = Math.max(...all.map((w) => w.log));
-  const likely = all.map((w) => ({ ...w, weight: Math.exp(w.log - top) })).filter((w) => w.weight > 1e-9);
-  const sum = likely.reduce((s, w) => s + w.weight, 0);
-  const kept = likely.filter((w) => w.weight > WEIGHT_WORTH_KEEPING * sum);
-  const rest = kept.reduce((s, w) => s + w.weight, 0);
-  return kept.map(({ drift, scatter, trouble, end, weight }) => ({
-    drift,
-    scatter,
-    trouble,
-    end,
-    weight: weight / rest,
-  }));
+  let top = -Infinity;
+  for (const { log } of all) if (log > top) top = log;
+  let sum = 0;
+  for (const { log } of all) sum += Math.exp(log - top);
+  const kept: { -readonly [K in keyof Explanation]: Explanation[K] }[] = [];
+  let rest = 0;
+  for (const { drift, scatter, trouble, end, log } of all) {
+    const weight = Math.exp(log - top);
+    if (weight < WEIGHT_WORTH_KEEPING * sum) continue;
+    rest += weight;
+    kept.push({ drift, scatter, trouble, end, weight });
+  }
+  for (const explanation of kept) explanation.weight /= rest;
+  return kept;
 }
 
 /** Mean and variance of the drift of a mixture of ways. */
@@ -149,22 +160,46 @@ export function driftOf(classes: readonly DriftClass[]): { mean: number; varianc
 export function fitThread(thread: ReadyThread, prior: ThreadPrior): ThreadFit | null {
   if (thread.points.length === 0) return null;
   const explanations = weigh(explainAll(thread, prior));
-  const sum = (of: (e: Explanation) => number) => explanations.reduce((s, e) => s + e.weight * of(e), 0);
-  const drift = sum((e) => e.end.drift);
-  const variance = sum((e) => e.end.driftVariance + (e.end.drift - drift) ** 2);
-  const before = driftOf(prior.classes).variance;
+  const n = thread.points.length;
+  const odd = new Array<number>(n).fill(0);
+  const steps = new Array<number>(n).fill(0);
+  let [drift, square, bends] = [0, 0, 0];
+  for (const { weight, end, trouble } of explanations) {
+    drift += weight * end.drift;
+    square += weight * (end.driftVariance + end.drift * end.drift);
+    if (end.wander > 0) bends += weight;
+    for (const i of trouble.odd) odd[i]! += weight;
+    for (const i of trouble.steps) steps[i]! += weight;
+  }
+  const variance = Math.max(0, square - drift * drift);
   return {
-    n: thread.points.length,
+    n,
     explanations,
     drift,
     driftSd: Math.sqrt(variance),
-    ownShare: Math.min(1, Math.max(0, 1 - variance / before)),
-    bendChance: sum((e) => (e.end.wander > 0 ? 1 : 0)),
-    oddChances: thread.points.map((_, i) => sum((e) => (e.trouble.odd.includes(i) ? 1 : 0))),
-    stepChances: thread.points.map((_, i) => sum((e) => (e.trouble.steps.includes(i) ? 1 : 0))),
+    ownShare: Math.min(1, Math.max(0, 1 - variance / driftOf(prior.classes).variance)),
+    // Damage goes the way wear goes more often than not.
+    stepsAhead: { chance: prior.stepChance, mean: 0.6 * prior.towards * thread.stepSd, sd: thread.stepSd },
+    bendChance: bends,
+    oddChances: odd,
+    stepChances: steps,
   };
 }
 
-/** Where the part is so many years after its last reading (before, if negative), as a mixture; shares of the reference. */
-export const levelsAt = (fit: ThreadFit, yearsAfter: number): Bell[] =>
-  fit.explanations.map(({ weight, end }) => ({ weight, ...levelAfter(end, yearsAfter) }));
+/** Visits are about so far apart, years: a prior's chance of a step is between two of them. */
+const VISIT_YEARS = 0.5;
+
+/**
+ * Where the part is so many years after its last reading, as a mixture in shares of the reference: by each explanation,
+ * and for each also by a step on the way, as often as the prior has seen them.
+ */
+export function levelsAt(fit: ThreadFit, yearsAfter: number): Bell[] {
+  const { chance, mean, sd } = fit.stepsAhead;
+  const steps = yearsAfter > 0 ? 1 - (1 - chance) ** (yearsAfter / VISIT_YEARS) : 0;
+  return fit.explanations.flatMap(({ weight, end }) => {
+    const level = levelAfter(end, yearsAfter);
+    if (weight * steps < STEP_WORTH_COUNTING) return [{ weight, ...level }];
+    const stepped = { weight: weight * steps, mean: level.mean + mean, sd: Math.hypot(level.sd, sd) };
+    return [{ weight: weight * (1 - steps), ...level }, stepped];
+  });
+}

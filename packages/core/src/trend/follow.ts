@@ -44,9 +44,13 @@ export interface Followed {
   readonly logEvidence: number;
   /** The largest surprise of a point, in standard deviations of what was expected of it. */
   readonly worstSurprise: number;
+  /** The place of that point. */
+  readonly worstAt: number;
 }
 
 const LOG_TWO_PI = Math.log(2 * Math.PI);
+/** Variances are multiplied up and their logarithm taken once in so many points: a product of more could underflow. */
+const POINTS_A_LOGARITHM = 16;
 
 /**
  * Follows a thread point by point under one motion: a level that drifts, a drift that may wander, readings with known
@@ -73,7 +77,10 @@ export function follow(
   let p12 = 0;
   let p22 = motion.sd * motion.sd;
   let log = 0;
+  let product = 1;
+  const troubled = trouble.steps.length > 0 || trouble.odd.length > 0 || shifts.length > 0;
   let worst = 0;
+  let worstAt = 0;
   for (let i = 0; i < points.length; i += 1) {
     const point = points[i]!;
     const dt = point.years - years;
@@ -84,15 +91,26 @@ export function follow(
       p22 += wander * Math.abs(dt);
       years = point.years;
     }
-    if (trouble.steps.length > 0 && trouble.steps.includes(i)) p11 += stepVariance;
-    if (shifts.length > 0 && shifts.includes(i)) p11 += stepVariance;
-    const isOdd = trouble.odd.length > 0 && trouble.odd.includes(i);
+    let isOdd = false;
+    if (troubled) {
+      if (trouble.steps.includes(i)) p11 += stepVariance;
+      if (shifts.includes(i)) p11 += stepVariance;
+      isOdd = trouble.odd.includes(i);
+    }
     const noise = point.variance * scatter + (isOdd ? oddVariance : 0);
     const total = p11 + noise;
     const surprise = point.value - level;
     const squared = (surprise * surprise) / total;
-    log -= 0.5 * (LOG_TWO_PI + Math.log(total) + squared);
-    if (!isOdd && squared > worst) worst = squared;
+    log -= squared;
+    product *= total;
+    if (i % POINTS_A_LOGARITHM === POINTS_A_LOGARITHM - 1) {
+      log -= Math.log(product);
+      product = 1;
+    }
+    if (!isOdd && squared > worst) {
+      worst = squared;
+      worstAt = i;
+    }
     const g1 = p11 / total;
     const g2 = p12 / total;
     level += g1 * surprise;
@@ -109,8 +127,9 @@ export function follow(
     covariance: p12,
     driftVariance: p22,
     wander: motion.wander,
-    logEvidence: log,
+    logEvidence: 0.5 * (log - Math.log(product) - points.length * LOG_TWO_PI),
     worstSurprise: Math.sqrt(worst),
+    worstAt,
   };
 }
 

@@ -35,8 +35,7 @@ export function compareReadings(
       return { reading, ...compared, sd: Math.hypot(meter, compared.error) };
     })
     .sort(
-      (a, b) =>
-        a.reading.day - b.reading.day || a.value - b.value || (a.reading.method < b.reading.method ? -1 : 1),
+      (a, b) => a.reading.day - b.reading.day || a.value - b.value || (a.reading.method < b.reading.method ? -1 : 1),
     );
 }
 

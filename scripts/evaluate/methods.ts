@@ -1,0 +1,48 @@
+import { fitDrift, threadOutlook, type Day, type FleetPrior, type Thread } from '@yarnix/core';
+import type { TrueReading, TrueThread } from '@yarnix/simulator';
+
+/** What a method says of a thread at a cut: the chance of being past the limit at the next visit. */
+export type Method = (thread: TrueThread, seen: readonly TrueReading[], at: Day) => number;
+
+const past = ({ limit }: TrueThread['part'], value: number): boolean =>
+  (limit.lower !== undefined && value < limit.lower) || (limit.upper !== undefined && value > limit.upper);
+
+/** Says it is past its limit when its last reading is. */
+export const lastReading: Method = ({ part }, seen) => (past(part, seen.at(-1)?.value ?? NaN) ? 1 : 0);
+
+/** Draws a straight line through all readings and looks where it is at the next visit. */
+export const straightLine: Method = ({ part }, seen, at) => {
+  const fit = fitDrift(seen);
+  const value = fit.outcome === 'fit' ? fit.intercept + fit.slope * at : twoPoints(seen, at);
+  return past(part, value) ? 1 : 0;
+};
+
+function twoPoints(seen: readonly TrueReading[], at: Day): number {
+  const [a, b] = [seen[0], seen.at(-1)];
+  if (!a || !b || a.day === b.day) return b?.value ?? NaN;
+  return b.value + ((b.value - a.value) / (b.day - a.day)) * (at - b.day);
+}
+
+export const threadOf = (thread: TrueThread, seen: readonly TrueReading[]): Thread => ({
+  kind: thread.part.kind,
+  plate: thread.part.plate,
+  point: thread.part.point,
+  fittedOn: thread.fittedOn,
+  readings: seen.map(({ day, value, conditions }) => ({ day, value, conditions, method: thread.part.method })),
+});
+
+/** How often the engine said 'act' by trend alone, by readings it had. */
+export const actsByReadings = new Map<number, number>();
+
+/** This engine, with what a fleet has taught or without. */
+export const engine =
+  (prior?: FleetPrior): Method =>
+  (thread, seen, at) => {
+    const said = threadOutlook({ ...threadOf(thread, seen), prior, at });
+    if (said.outcome === 'cannot-say') throw new Error(`the engine cannot say: ${said.because}`);
+    if (said.standing === 'act') actsByReadings.set(seen.length, (actsByReadings.get(seen.length) ?? 0) + 1);
+    if (said.chancePastLimit !== null) return said.chancePastLimit;
+    // A newest reading that is asked for again carries its chance in the reason.
+    const odd = said.reasons.find((r) => r.because.code === 'odd-point')?.because;
+    return odd?.code === 'odd-point' ? odd.numbers.chance : NaN;
+  };
