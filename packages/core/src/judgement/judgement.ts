@@ -2,7 +2,7 @@ import type { Because } from './reasons.ts';
 import type { Standing } from './standing.ts';
 
 /** What a judgement rests on. */
-export type Basis = 'plate' | 'baseline' | 'trend' | 'finding' | 'cross-check';
+export type Basis = 'plate' | 'baseline' | 'trend' | 'finding' | 'cross-check' | 'together';
 
 /** One of the ways a reading was judged, as data. */
 export interface Judgement {

@@ -3,6 +3,7 @@ import type { Day } from '../quantity/day.ts';
 import type { MeasureRefusal } from '../quantity/measure.ts';
 import type { Unit } from '../quantity/unit.ts';
 import type { Doubt, Need, Rule, Snag } from './rules.ts';
+import type { TogetherId } from './together-rules.ts';
 
 /** Where a value lies between its nominal and its limit. */
 export type Position = 'within' | 'nearing' | 'past';
@@ -94,6 +95,8 @@ export interface ReasonNumbers {
   };
   'trend-without-limit': { readonly perYear: number; readonly readings: number; readonly unit: Unit };
   'odd-point': { readonly value: number; readonly expected: number; readonly chance: number; readonly unit: Unit };
+  /** A finding over several readings, and what it made of the chance. */
+  together: { readonly rule: TogetherId; readonly before: number; readonly after: number };
   'three-wires-agree': { readonly expected: number; readonly value: number };
   'three-wires-miss': { readonly expected: number; readonly value: number; readonly offPercent: number };
   'far-from-plausible': {

@@ -9,7 +9,10 @@ import type { FleetPrior } from '../trend/drift-prior.ts';
 import type { SystemEvent } from './events.ts';
 import type { JudgeContext, JudgedReading } from './judge.ts';
 import type { Policy } from './policy.ts';
+import { severityOf } from './standing.ts';
 import { threadState, type ThreadState } from './thread-state.ts';
+import { moveChance, readTogether, type Together } from './together.ts';
+import { urgencyOf } from './urgency.ts';
 
 /** A reading as it is kept, as far as judging needs it. */
 export interface KeptReading {
@@ -130,5 +133,32 @@ export function systemThreads<R extends KeptReading, C extends Component & { id:
     const state = threadState(counting.map(judgedReading), context, policy);
     if (state) threads.push({ key, component, readings: counting, state });
   }
-  return threads;
+  const findings = readTogether(threads, system.plate);
+  return findings.length === 0 ? threads : threads.map((t) => moved(t, findings, system.kind, nextRound, policy));
+}
+
+/** A thread after the findings over several readings: its chance and urgency moved, and watched once that is due. */
+function moved<R extends KeptReading, C extends Component & { id: string }>(
+  thread: SystemThread<R, C>,
+  findings: readonly Together[],
+  systemKind: SystemKind,
+  nextRound: Day,
+  policy: Policy,
+): SystemThread<R, C> {
+  const { chance, judgements } = moveChance(thread, findings);
+  if (judgements.length === 0) return thread;
+  const { state, component } = thread;
+  const due = chance >= policy.trend.watchChance && severityOf(state.standing) < severityOf('watch');
+  const reasons = [...state.reasons, ...judgements.map((j) => (due ? { ...j, standing: 'watch' as const } : j))];
+  const last = reasons.at(-1);
+  return {
+    ...thread,
+    state: {
+      ...state,
+      reasons,
+      ...(due && last ? { standing: 'watch' as const, lead: last } : {}),
+      chance,
+      urgency: urgencyOf(reasons, component.slot, state.point, { systemKind, nextRound }, chance),
+    },
+  };
 }

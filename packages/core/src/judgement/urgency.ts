@@ -92,8 +92,14 @@ function seasonWeight(slot: Slot, { systemKind, nextRound }: Serving): number {
  * How urgent a thread is, 0 to 2: chance × consequence × season, with one added for what is unsafe to run. A compressor
  * outranks a fan capacitor, a summer without cooling an autumn without it.
  */
-export function urgencyOf(reasons: readonly Judgement[], slot: Slot, point: Point, serving: Serving): number {
+export function urgencyOf(
+  reasons: readonly Judgement[],
+  slot: Slot,
+  point: Point,
+  serving: Serving,
+  chance = chanceOf(reasons),
+): number {
   const share = slot === 'run-capacitor' && point === 'fan' ? FAN_SECTION_SHARE : 1;
   const unsafe = reasons.some((r) => r.standing === 'stop') ? 1 : 0;
-  return unsafe + chanceOf(reasons) * CONSEQUENCE[slot] * share * seasonWeight(slot, serving);
+  return unsafe + chance * CONSEQUENCE[slot] * share * seasonWeight(slot, serving);
 }

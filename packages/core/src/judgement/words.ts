@@ -4,6 +4,7 @@ import { MEASURES, type Unit } from '../quantity/unit.ts';
 import { FINDINGS, findingsIn } from './findings.ts';
 import type { Because, ReasonNumbers, Refusal } from './reasons.ts';
 import { DOUBTS, NEEDS, RULES, SNAGS } from './rules.ts';
+import { TOGETHER } from './together-rules.ts';
 
 /** Keeps a number and its unit on one line. */
 const NBSP = '\u00a0';
@@ -190,6 +191,13 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
     `${n.perYear < 0 ? 'Down' : 'Up'} ${sayQuantity(Math.abs(n.perYear), n.unit)} a year over ${n.readings} readings; no limit to hold it against.`,
   'odd-point': (n) =>
     `Off its own line: ${sayQuantity(n.expected, n.unit)} was expected. A step is not wear; take it again.`,
+  together: (n) => {
+    const { title, rulesIn } = TOGETHER[n.rule];
+    const moved = `${(100 * n.before).toFixed(0)} to ${(100 * n.after).toFixed(0)}${NBSP}%`;
+    const way = n.after > n.before ? 'raises' : 'lowers';
+    const said = Math.abs(n.after - n.before) < 0.005 ? '' : ` That ${way} the chance here from ${moved}.`;
+    return `${title}. ${rulesIn}${said}`;
+  },
   'three-wires-agree': (n) =>
     `The three wires agree: run and start give ${sayQuantity(n.expected, 'A')}, common reads ${sayQuantity(n.value, 'A')}.`,
   'three-wires-miss': (n) =>

@@ -39,7 +39,7 @@ export type FleetPrior = Readonly<Record<string, ThreadPrior>>;
 
 /** How far an odd reading and a step are from where the part was, as a share of the reference, standard deviation. */
 export const ODD_SPREAD = 15;
-export const STEP_SPREAD = 5;
+export const STEP_SPREAD = 7;
 /** How unknown a level is that nothing is known of, in yearly drifts. */
 export const LEVEL_SPREAD = 20;
 

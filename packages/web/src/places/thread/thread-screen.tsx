@@ -14,6 +14,7 @@ const BASES = {
   trend: 'Trend',
   finding: 'Finding',
   'cross-check': 'Cross-check',
+  together: 'Read together',
 } as const;
 
 const Reasons = ({ data }: { data: ThreadData }) => (
