@@ -22,6 +22,7 @@ test('health, session and the description of the API', async () => {
   const api = (await request(suite.app).get('/api/openapi.json').expect(200)).body;
   expect(Object.keys(api.paths).sort()).toEqual([
     '/api/components/{id}',
+    '/api/events/{id}',
     '/api/follow-ups',
     '/api/follow-ups/{id}',
     '/api/loose-ends/{id}',
@@ -30,6 +31,9 @@ test('health, session and the description of the API', async () => {
     '/api/probes/faults',
     '/api/probes/stream',
     '/api/readings/{id}',
+    '/api/refits',
+    '/api/refits/latest',
+    '/api/refits/{id}/wish',
     '/api/refrigerants/{name}',
     '/api/session',
     '/api/systems',
@@ -39,6 +43,9 @@ test('health, session and the description of the API', async () => {
     '/api/visits/{id}',
     '/api/visits/{id}/closing',
     '/api/watch',
+    '/api/watch.csv',
+    '/api/watch/changes',
+    '/api/watch/{componentId}/snooze',
   ]);
   expect(api.paths['/api/readings/{id}'].put.requestBody.content['application/json'].schema.required).toContain(
     'takenAt',

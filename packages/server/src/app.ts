@@ -5,12 +5,14 @@ import type { Knex } from 'knex';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { eventsRoutes } from './features/events/routes.ts';
 import { followUpsRoutes } from './features/follow-ups/routes.ts';
 import { looseEndsRoutes } from './features/loose-ends/routes.ts';
 import { partsRoutes } from './features/parts/routes.ts';
 import { photosRoutes } from './features/photos/routes.ts';
 import { probesRoutes } from './features/probes/routes.ts';
 import { readingsRoutes } from './features/readings/routes.ts';
+import { refitsRoutes } from './features/refits/routes.ts';
 import { refrigerantsRoutes } from './features/refrigerants/routes.ts';
 import { sessionRoutes } from './features/session/routes.ts';
 import { systemsRoutes } from './features/systems/routes.ts';
@@ -77,6 +79,8 @@ export function createApp({
     refrigerantsRoutes,
     probesRoutes,
     watchRoutes,
+    eventsRoutes,
+    refitsRoutes,
   ].flatMap((feature) => feature(services) as AnyRoute[]);
   const api = Router();
   mount(api, routes);

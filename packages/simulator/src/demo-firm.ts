@@ -14,6 +14,7 @@ export interface SimulatedFirm {
   readonly id: string;
   readonly name: string;
   readonly zone: string;
+  readonly asOf: Day;
   readonly people: readonly { readonly id: string; readonly name: string; readonly initials: string }[];
   /** Made one at a time, so that a firm of any size can be loaded without holding it whole. */
   readonly systems: () => Generator<FirmSystem>;
@@ -53,6 +54,7 @@ export function simulateFirm(options: FirmOptions): SimulatedFirm {
     id: idAt(random, EPOCH),
     name: FIRM.name,
     zone: FIRM.zone,
+    asOf: options.asOf,
     people: PEOPLE.map((person) => ({ ...person, id: idAt(random, EPOCH) })),
     systems: () => systemsOf(randomFrom(options.seed + 1), options),
   };

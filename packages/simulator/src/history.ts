@@ -251,7 +251,7 @@ function roundDays(random: Random, asOf: Day, years: number): Day[] {
   const endYear = Number(isoOf(asOf).slice(0, 4));
   for (let year = endYear - Math.ceil(years); year <= endYear; year += 1) {
     for (const month of ['04-05', '10-05']) {
-      const day = Math.floor(Date.parse(`${year}-${month}T00:00:00Z`) / 86_400_000) + random.whole(0, 44);
+      const day = Math.floor(Date.parse(`${year}-${month}T00:00:00Z`) / 86_400_000) + random.whole(0, 50);
       if (day <= asOf && asOf - day <= years * DAYS_A_YEAR && random.chance(0.94)) days.push(day);
     }
   }

@@ -3,6 +3,7 @@ import {
   heatCircuitsOf,
   heatElementsOf,
   moistAir,
+  nominalVoltsOf,
   ratingOf,
   refrigerantName,
   saturationPressure,
@@ -55,11 +56,16 @@ function hermShare(scene: Scene): number {
   return part && section ? trueMicrofarads(scene, part, section.lug) / section.microfarads : 1;
 }
 
-/** Compressor amps on its three wires: they rise with outdoor temperature, with age, and with a weak capacitor. */
+/** What the weather makes of compressor amps: they rise with the pressure it pumps against, in either mode. */
+const weatherShare = ({ season, outdoorF }: Scene): number =>
+  season === 'spring' ? 1 + 0.0075 * (outdoorF - 77) : 0.98 * (1 + 0.0035 * (outdoorF - 47));
+
+/** Compressor amps on its three wires: they rise with outdoor temperature, low volts, age, and a weak capacitor. */
 function compressorWires(scene: Scene) {
   const { house } = scene;
   const share = hermShare(scene);
-  const weather = 1 + 0.002 * (scene.outdoorF - 77);
+  const volts = Math.sqrt(nominalVoltsOf(house.plate) / house.lineVolts);
+  const weather = weatherShare(scene) * volts;
   const charge = scene.faults.has('low-charge') ? 0.8 : 1;
   const age = 1 + house.compressorRisePerYear * yearsOf(scene);
   const common = house.compressorAmps * weather * charge * age * (1 + 0.4 * Math.max(0, 1 - share));

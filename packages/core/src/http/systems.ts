@@ -4,11 +4,23 @@ import { plateSchema, systemKindSchema } from '../equipment/plate.ts';
 import { policySchema } from '../judgement/policy.ts';
 import { STANDINGS } from '../judgement/standing.ts';
 import { dateSchema, idSchema, momentSchema } from './common.ts';
+import { eventSchema } from './events.ts';
 import { photoSchema } from './photos.ts';
 import { readingSchema } from './readings.ts';
 import { refrigerantSchema } from './refrigerants.ts';
 import { followUpSchema, looseEndSchema } from './rounds.ts';
 import { visitSchema } from './visits.ts';
+
+const threadPriorSchema = z.object({
+  classes: z.array(z.object({ share: z.number(), mean: z.number(), sd: z.number(), wander: z.number() })),
+  scatter: z.array(z.object({ share: z.number(), factor: z.number() })),
+  asFitted: z.object({ mean: z.number(), sd: z.number() }).nullable(),
+  oddChance: z.number(),
+  stepChance: z.number(),
+  towards: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
+  threads: z.number(),
+});
+const fleetPriorSchema = z.record(z.string(), threadPriorSchema);
 
 const line = (max: number, what: string) =>
   z
@@ -105,12 +117,19 @@ export const systemDetailSchema = z.object({
   followUps: z.array(followUpSchema),
   looseEnds: z.array(looseEndSchema),
   photos: z.array(photoSchema),
+  events: z.array(eventSchema),
 });
 export type SystemDetail = z.infer<typeof systemDetailSchema>;
 
 /** Who is working, for which firm, by which policy. */
 export const sessionSchema = z.object({
-  firm: z.object({ id: idSchema, name: z.string(), policy: policySchema }),
+  firm: z.object({
+    id: idSchema,
+    name: z.string(),
+    policy: policySchema,
+    /** What the firm’s own fleet has taught; null before it was asked. */
+    prior: fleetPriorSchema.nullable(),
+  }),
   /** Pressure–temperature tables the firm has loaded. */
   refrigerants: z.array(refrigerantSchema),
   person: z.object({ id: idSchema, name: z.string(), initials: z.string() }),

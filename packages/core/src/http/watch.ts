@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { SLOTS } from '../equipment/component.ts';
 import { systemKindSchema } from '../equipment/plate.ts';
 import { STANDINGS } from '../judgement/standing.ts';
-import { idSchema } from './common.ts';
+import { dateSchema, idSchema, momentSchema } from './common.ts';
 
 const numbers = z.record(z.string(), z.union([z.number(), z.string(), z.boolean(), z.null()]));
 
@@ -33,24 +33,66 @@ export const watchRowSchema = z.object({
   area: z.string().nullable(),
   customerName: z.string(),
   systemKind: systemKindSchema,
+  /** Until when it is set aside, and why; null when it is not. */
+  snooze: z.object({ until: dateSchema, reason: z.string(), by: z.string() }).nullable(),
 });
 export type WatchRow = z.infer<typeof watchRowSchema>;
 
-export const watchQuerySchema = z.object({
-  standing: z
+const listOf = <T extends string>(all: readonly T[]) =>
+  z
     .string()
     .transform((text) => text.split(','))
-    .pipe(z.array(z.enum(STANDINGS)).max(STANDINGS.length))
-    .optional(),
+    .pipe(z.array(z.enum(all as unknown as readonly [T, ...T[]])).max(all.length))
+    .optional();
+
+export const watchFilterSchema = z.object({
+  standing: listOf(STANDINGS),
   area: z.string().trim().max(40).optional(),
+  /** Parts that the season ahead asks for. */
+  season: z.enum(['cooling', 'heating']).optional(),
+  slot: listOf(SLOTS),
+  /** What is set aside is left out unless it is asked for. */
+  snoozed: z.enum(['only', 'with']).optional(),
+});
+
+export const watchQuerySchema = watchFilterSchema.extend({
   limit: z.coerce.number().int().min(1).max(100).default(50),
   offset: z.coerce.number().int().min(0).max(100_000).default(0),
 });
+
+/** How a part's standing has changed since a week ago. */
+export const standingChangeSchema = z.object({
+  componentId: idSchema,
+  systemId: idSchema,
+  slot: z.enum(SLOTS),
+  address: z.string(),
+  from: z.enum(STANDINGS),
+  to: z.enum(STANDINGS),
+  at: momentSchema,
+});
+export type StandingChange = z.infer<typeof standingChangeSchema>;
+
+export const watchChangesSchema = z.object({
+  since: dateSchema,
+  worse: z.number().int(),
+  better: z.number().int(),
+  changes: z.array(standingChangeSchema),
+});
+export type WatchChanges = z.infer<typeof watchChangesSchema>;
+
+/** Sets a part aside until a day, with the reason. */
+export const snoozeSchema = z.object({
+  until: dateSchema,
+  reason: z.string({ error: 'the reason is missing' }).trim().min(3, 'the reason is missing').max(200),
+});
+export type Snooze = z.infer<typeof snoozeSchema>;
 
 /** A page of the Watch list with the counts around it and the capacitors to load for the rows that match. */
 export const watchPageSchema = z.object({
   components: z.number().int(),
   matching: z.number().int(),
+  /** Of those that match but for that: how many are set aside. */
+  snoozed: z.number().int(),
   areas: z.array(z.string()),
   rows: z.array(watchRowSchema),
   load: z.array(z.object({ part: z.string(), count: z.number().int(), addresses: z.array(z.string()) })),

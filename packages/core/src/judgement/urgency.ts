@@ -50,7 +50,7 @@ function chanceFrom(judgement: Judgement): number {
 export const chanceOf = (reasons: readonly Judgement[]): number => Math.max(0, ...reasons.map(chanceFrom));
 
 /** Parts that serve heating alone, and systems that only cool; the rest is missed all year. */
-const HEATING_ONLY: readonly Slot[] = [
+export const HEATING_ONLY: readonly Slot[] = [
   'electric-heat',
   'sequencer',
   'gas-heat',
@@ -59,7 +59,7 @@ const HEATING_ONLY: readonly Slot[] = [
   'outdoor-sensor',
   'base-pan-heater',
 ];
-const COOLING_SIDE: readonly Slot[] = [
+export const COOLING_SIDE: readonly Slot[] = [
   'compressor',
   'refrigerant-circuit',
   'run-capacitor',
@@ -78,6 +78,12 @@ const OUT_OF_SEASON = 0.5;
 export interface Serving {
   readonly systemKind: SystemKind;
   readonly nextRound: Day;
+}
+
+/** Whether a part is asked for in a season: everything but what serves the other one alone. */
+export function servesIn(season: 'cooling' | 'heating', slot: Slot, systemKind: SystemKind): boolean {
+  if (season === 'cooling') return !HEATING_ONLY.includes(slot);
+  return !COOLING_SIDE.includes(slot) || isHeatPump(systemKind);
 }
 
 /** How much a part's season weighs until the next round: a part that cools matters most when that lies behind a summer. */

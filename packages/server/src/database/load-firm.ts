@@ -6,11 +6,13 @@ import {
   sayRating,
   type Component,
   type Day,
+  type FleetPrior,
   type NewReading,
   type Plate,
   type SystemKind,
 } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { priorOf } from './firm-prior.ts';
 import { standingsOf } from '../features/parts/standings.ts';
 import { digestOf } from './digest.ts';
 
@@ -19,6 +21,8 @@ export interface LoadableFirm {
   readonly id: string;
   readonly name: string;
   readonly zone: string;
+  /** The day it is judged as of; of each system's newest visit when left out. */
+  readonly asOf?: Day;
   readonly people: readonly { readonly id: string; readonly name: string; readonly initials: string }[];
   readonly systems: () => Iterable<LoadableSystem>;
 }
@@ -46,11 +50,17 @@ type Rows = Record<string, Record<string, unknown>[]>;
 
 const dateOrNull = (day: Day | null): string | null => (day === null ? null : isoOf(day));
 
-function partRows(firm: LoadableFirm, system: LoadableSystem): Record<string, unknown>[] {
+interface Loading {
+  readonly firm: LoadableFirm;
+  readonly prior: FleetPrior;
+}
+
+function partRows({ firm, prior }: Loading, system: LoadableSystem): Record<string, unknown>[] {
   const living = system.parts.filter((p) => p.removedOn === null);
   const kept = system.readings.map((r) => ({ ...r, supersedes: r.supersedes ?? null }));
   const newest = Math.max(system.installedOn, ...system.visits.map((v) => dayOf(v.startedAt)));
-  const standings = standingsOf({ ...system, parts: living }, kept, newest, DEFAULT_POLICY);
+  const day = firm.asOf ?? newest;
+  const { standings } = standingsOf({ ...system, parts: living }, kept, day, { policy: DEFAULT_POLICY, prior });
   return system.parts.map((part) => {
     const rating = ratingOf(part);
     const stands = standings.get(part.id);
@@ -75,7 +85,34 @@ function partRows(firm: LoadableFirm, system: LoadableSystem): Record<string, un
   });
 }
 
-function rowsOf(firm: LoadableFirm, system: LoadableSystem): Rows {
+const WEEK = 7;
+
+/** How the parts of a system came to stand otherwise in the week before the firm is loaded. */
+function weekChanges({ firm, prior }: Loading, system: LoadableSystem): Record<string, unknown>[] {
+  const { asOf } = firm;
+  const late = asOf === undefined ? [] : system.readings.filter((r) => asOf - dayOf(r.takenAt) <= WEEK);
+  const last = late.at(-1);
+  if (asOf === undefined || !last) return [];
+  const parts = system.parts.filter((p) => p.removedOn === null);
+  const judging = { policy: DEFAULT_POLICY, prior };
+  const standings = (readings: LoadableSystem['readings']) =>
+    standingsOf(
+      { ...system, parts },
+      readings.map((r) => ({ ...r, supersedes: r.supersedes ?? null })),
+      asOf,
+      judging,
+    ).standings;
+  const before = standings(system.readings.filter((r) => !late.includes(r)));
+  const after = standings(system.readings);
+  return parts.flatMap(({ id }) => {
+    const [was, stands] = [before.get(id)?.standing ?? 'unproven', after.get(id)?.standing ?? 'unproven'];
+    const change = { firm_id: firm.id, component_id: id, from_standing: was, to_standing: stands, at: last.takenAt };
+    return was === stands ? [] : [change];
+  });
+}
+
+function rowsOf(loading: Loading, system: LoadableSystem): Rows {
+  const { firm } = loading;
   const own = { firm_id: firm.id, system_id: system.id };
   const person = (index: number) => (firm.people[index] ?? firm.people[0])?.id;
   const personOfVisit = new Map(system.visits.map((v) => [v.id, person(v.person)]));
@@ -95,7 +132,8 @@ function rowsOf(firm: LoadableFirm, system: LoadableSystem): Rows {
         created_by: person(0),
       },
     ],
-    components: partRows(firm, system),
+    components: partRows(loading, system),
+    standing_changes: weekChanges(loading, system),
     visits: system.visits.map((v) => ({
       id: v.id,
       ...own,
@@ -149,18 +187,22 @@ export async function loadFirm(
   onProgress: (systems: number) => void = () => undefined,
   batch = 50,
 ): Promise<void> {
+  const prior = priorOf(firm);
+  const loading = { firm, prior };
   await db.transaction(async (trx) => {
     await trx('firms').insert({
       id: firm.id,
       name: firm.name,
       zone: firm.zone,
       policy: JSON.stringify(DEFAULT_POLICY),
+      prior: JSON.stringify(prior),
+      prior_learned_at: new Date(),
     });
     await trx('people').insert(firm.people.map((p, position) => ({ ...p, position, firm_id: firm.id })));
     let waiting: Rows = {};
     let done = 0;
     for (const system of firm.systems()) {
-      append(waiting, rowsOf(firm, system));
+      append(waiting, rowsOf(loading, system));
       done += 1;
       if (done % batch !== 0) continue;
       await insertAll(trx, waiting);

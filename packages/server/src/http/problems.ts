@@ -20,6 +20,7 @@ export const PROBLEMS = {
   'visit-closed': { status: 409, title: 'The round is closed' },
   'part-removed': { status: 409, title: 'That part is no longer fitted' },
   'loose-ends-open': { status: 409, title: 'Something still hangs loose' },
+  'refit-state': { status: 409, title: 'The refit is not in a state for that' },
   'too-large': { status: 413, title: 'The body is too large' },
   unexpected: { status: 500, title: 'Something went wrong on the server' },
 } as const;

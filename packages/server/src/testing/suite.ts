@@ -23,6 +23,7 @@ const TEMPLATE = 'yarnix_template';
 /** A firm of two people, and the app as its first person sees it. */
 export interface Suite {
   readonly db: Knex;
+  readonly url: string;
   readonly app: Express;
   readonly firmId: string;
   readonly close: () => Promise<void>;
@@ -67,7 +68,8 @@ export async function openSuite(now: () => Date = () => new Date('2026-10-10T18:
   await ensureTemplate(admin);
   const name = `yarnix_suite_${randomUUID().slice(0, 8)}`;
   await copyTemplate(admin, name);
-  const db = connect(databaseUrl(admin, name), 6);
+  const url = databaseUrl(admin, name);
+  const db = connect(url, 6);
   const log = pino({ level: 'silent' });
   const addFirm = async (firmName: string) => {
     const [firmId, personId] = [v7(), v7()];
@@ -78,6 +80,7 @@ export async function openSuite(now: () => Date = () => new Date('2026-10-10T18:
   const { firmId } = await addFirm('First firm');
   return {
     db,
+    url,
     firmId,
     addFirm,
     app: createApp({ db, log, now }),

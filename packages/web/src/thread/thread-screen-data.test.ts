@@ -59,6 +59,7 @@ const system: SystemDetail = {
   followUps: [],
   looseEnds: [],
   photos: [],
+  events: [],
   components: [
     part('new', { fittedOn: '2024-04-12', replaces: 'old' }),
     part('old', { removedOn: '2024-04-12', removedReason: 'HERM weak' }),

@@ -1,13 +1,22 @@
 import { dayOf, type ComponentView, type FittedPart, type KeptReading, type NewSystem } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { isDeepStrictEqual } from 'node:util';
 import { digestOf } from '../../database/digest.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import { eventsService } from '../events/service.ts';
 import { sessionService } from '../session/service.ts';
 import { componentOf, standingsOf } from './standings.ts';
 import { fitFirst, followPlate, type PlateToFollow } from './first-parts.ts';
 import { insertReplacement } from './replacement.ts';
-import { partsStore, viewOfPart } from './store.ts';
+import { partsStore, viewOfPart, type PartRow, type Standings } from './store.ts';
+
+/** Whether a part is judged as it was, so that nothing needs to be written. */
+const isSame = (row: PartRow, stands: Standings): boolean =>
+  row.standing === stands.standing &&
+  Math.fround(row.urgency) === Math.fround(stands.urgency) &&
+  Math.fround(row.chance) === Math.fround(stands.chance) &&
+  isDeepStrictEqual(row.lead, stands.lead === null ? null : (JSON.parse(JSON.stringify(stands.lead)) as unknown));
 
 /** Parts and their lives: the first ones, replacements, and how each stands. */
 export function partsService(db: Knex) {
@@ -18,16 +27,22 @@ export function partsService(db: Knex) {
     context: RequestContext,
     systemId: string,
     readings: readonly KeptReading[],
-    only?: string,
+    now: Date,
   ): Promise<void> {
-    const [rows, policy] = await Promise.all([store.ofSystem(context, systemId), sessionService(db).policy(context)]);
+    const [rows, judging, events] = await Promise.all([
+      store.ofSystem(context, systemId),
+      sessionService(db).judging(context),
+      eventsService(db).happenedTo(context, systemId),
+    ]);
     const first = rows[0] && (await store.find(context, rows[0].id));
     if (!first) return;
-    const living = rows.filter((r) => r.removed_on === null).map(componentOf);
-    const system = { kind: first.system_kind, plate: first.system_plate, parts: living };
-    const newest = readings.reduce((latest, r) => Math.max(latest, dayOf(r.takenAt)), 0);
-    for (const [id, standings] of standingsOf(system, readings, newest, policy)) {
-      if (only === undefined || only === id) await store.setStandings(context, id, standings);
+    const living = rows.filter((r) => r.removed_on === null);
+    const system = { kind: first.system_kind, plate: first.system_plate, parts: living.map(componentOf), events };
+    const newest = readings.reduce((latest, r) => Math.max(latest, dayOf(r.takenAt)), dayOf(now.toISOString()));
+    const { standings } = standingsOf(system, readings, newest, judging);
+    for (const row of living) {
+      const stands = standings.get(row.id);
+      if (stands && !isSame(row, stands)) await store.setStandings(context, row.id, row.standing, stands, now);
     }
   }
 
@@ -45,7 +60,7 @@ export function partsService(db: Knex) {
       if (existing.digest !== digest) throw new ProblemError('id-taken', 'Another part has this id.');
       return { part: viewOfPart(existing), isNew: false, systemId: existing.system_id };
     }
-    const policy = await sessionService(db).policy(context);
+    const { policy } = await sessionService(db).judging(context);
     await insertReplacement(store, context, id, old, fitted, digest, policy);
     const made = await store.find(context, id);
     if (!made) throw notFound('part');

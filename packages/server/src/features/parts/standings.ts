@@ -7,6 +7,8 @@ import {
   standingOfPart,
   systemThreads,
   type Component,
+  type FleetPrior,
+  type SystemEvent,
   type Day,
   type KeptReading,
   type Plate,
@@ -55,16 +57,22 @@ function standingsFrom(threads: readonly SystemThread[]): Standings {
   };
 }
 
-/** How each living part of a system stands, given all its readings, as of a day. */
+/** How each living part of a system stands, given all its readings, as of a day; and how many threads that took. */
 export function standingsOf(
-  system: { kind: SystemKind; plate: Plate; parts: readonly (Component & { id: string })[] },
+  system: {
+    kind: SystemKind;
+    plate: Plate;
+    parts: readonly (Component & { id: string })[];
+    events?: readonly SystemEvent[] | undefined;
+  },
   readings: readonly KeptReading[],
   day: Day,
-  policy: Policy,
-): Map<string, Standings> {
-  const judged = { kind: system.kind, plate: system.plate, components: system.parts };
-  const threads = systemThreads(judged, readings, nextRoundAfter(day, policy), policy);
-  return new Map(
-    system.parts.map((part) => [part.id, standingsFrom(threads.filter((t) => t.component.id === part.id))]),
+  { policy, prior }: { policy: Policy; prior?: FleetPrior | undefined },
+): { standings: Map<string, Standings>; threads: number } {
+  const judged = { kind: system.kind, plate: system.plate, components: system.parts, events: system.events };
+  const threads = systemThreads(judged, readings, nextRoundAfter(day, policy), policy, prior);
+  const standings = system.parts.map(
+    (part) => [part.id, standingsFrom(threads.filter((t) => t.component.id === part.id))] as const,
   );
+  return { standings: new Map(standings), threads: threads.length };
 }

@@ -25,6 +25,10 @@ export interface PartRow {
   replaces: string | null;
   standing: Standing;
   digest: string | null;
+  urgency: number;
+  chance: number;
+  lead: Lead | null;
+  revision: number;
 }
 
 /** A part with what judging needs of its system. */
@@ -81,13 +85,13 @@ export const partsStore = (db: Knex) => ({
       .where({ firm_id: context.firmId, system_id: systemId })
       .orderBy([{ column: 'removed_on', nulls: 'first' }, 'fitted_on', 'id']),
 
-  /** The part and its system; `lock` holds the part's row until the transaction ends, so that judgements do not race. */
+  /** The part and its system; `lock` holds the system's row until the transaction ends, so that judgements of its parts do not race. */
   find: async (context: RequestContext, id: string, lock = false): Promise<PartInSystem | undefined> => {
     const query = db('components as k')
       .join('systems as s', 's.id', 'k.system_id')
       .where({ 'k.firm_id': context.firmId, 'k.id': id })
       .first<PartInSystem | undefined>('k.*', 's.kind as system_kind', 's.plate as system_plate');
-    return lock ? query.forUpdate('k') : query;
+    return lock ? query.forNoKeyUpdate('s') : query;
   },
 
   async insert(context: RequestContext, parts: readonly NewPart[]): Promise<number> {
@@ -121,8 +125,21 @@ export const partsStore = (db: Knex) => ({
     db('components')
       .where({ firm_id: context.firmId, id })
       .update({ plate: JSON.stringify(plate), part_label: label }),
-  setStandings: (context: RequestContext, id: string, s: Standings) =>
-    db('components')
+  async setStandings(context: RequestContext, id: string, was: Standing, s: Standings, at: Date): Promise<void> {
+    await db('components')
       .where({ firm_id: context.firmId, id })
-      .update({ ...s, lead: s.lead === null ? null : JSON.stringify(s.lead) }),
+      .update({
+        ...s,
+        lead: s.lead === null ? null : JSON.stringify(s.lead),
+        revision: db.raw('revision + 1'),
+      });
+    if (was === s.standing) return;
+    await db('standing_changes').insert({
+      firm_id: context.firmId,
+      component_id: id,
+      from_standing: was,
+      to_standing: s.standing,
+      at,
+    });
+  },
 });

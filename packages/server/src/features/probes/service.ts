@@ -26,7 +26,7 @@ export function probesService(db: Knex, now: () => Date) {
       const unit = unitOf(asked);
       const part = await partsService(db).find(context, asked.componentId);
       if (part?.system_id !== asked.systemId) throw notFound('part');
-      const system = await systemsService(db).facts(context, asked.systemId);
+      const system = await systemsService(db, now).facts(context, asked.systemId);
       const parts = await partsService(db).living(context, asked.systemId);
       const component = parts.find((p) => p.id === asked.componentId);
       if (!component) throw notFound('part');

@@ -42,8 +42,9 @@ export function readingsService(db: Knex) {
     if (!inserted) return sameAgain(kept, digest);
     await followUpsService(db).settledBy(context, id, reading);
     if (part.removed_on === null) {
-      const all = (await store.ofComponent(context, part.id)).map(viewOfReading);
-      await partsService(db).refresh(context, part.system_id, all, part.id);
+      // Readings are read together across the system, so the whole of it is judged.
+      const all = (await store.ofSystem(context, part.system_id)).map(viewOfReading);
+      await partsService(db).refresh(context, part.system_id, all, now);
     }
     return viewOfReading(kept);
   }

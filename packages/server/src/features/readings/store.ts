@@ -68,8 +68,6 @@ export const readingsStore = (db: Knex) => {
     },
     ofSystem: (context: RequestContext, systemId: string): Promise<ReadingRow[]> =>
       readings(context).where('r.system_id', systemId).orderBy(['r.taken_at', 'r.id']),
-    ofComponent: (context: RequestContext, componentId: string): Promise<ReadingRow[]> =>
-      readings(context).where('r.component_id', componentId).orderBy(['r.taken_at', 'r.id']),
 
     /** Inserts unless the id, or a correction of the same reading, is there already; tells whether it did. */
     async insert(context: RequestContext, id: string, reading: NewReading, judged: JudgedEntry): Promise<boolean> {

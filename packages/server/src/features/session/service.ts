@@ -1,4 +1,4 @@
-import type { Policy, Session } from '@yarnix/core';
+import type { FleetPrior, Policy, Session } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { notFound } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
@@ -18,10 +18,11 @@ export function sessionService(db: Knex) {
       if (!firm || !person) throw notFound('firm');
       return { firm, person, refrigerants, now: now.toISOString() };
     },
-    async policy(context: RequestContext): Promise<Policy> {
+    /** What a firm judges by: its schools, and what its fleet has taught. */
+    async judging(context: RequestContext): Promise<{ policy: Policy; prior: FleetPrior | undefined }> {
       const firm = await store.firm(context);
       if (!firm) throw notFound('firm');
-      return firm.policy;
+      return { policy: firm.policy, prior: firm.prior ?? undefined };
     },
   };
 }

@@ -11,6 +11,7 @@ import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import { eventsService } from '../events/service.ts';
 import { followUpsService } from '../follow-ups/service.ts';
 import { looseEndsService } from '../loose-ends/service.ts';
 import { partsService } from '../parts/service.ts';
@@ -42,23 +43,24 @@ function checkParts(system: NewSystem): void {
 }
 
 /** Systems: entering one with its parts, finding them, and the whole of one. */
-export function systemsService(db: Knex) {
+export function systemsService(db: Knex, now: () => Date) {
   const store = systemsStore(db);
 
   async function detail(context: RequestContext, id: string): Promise<SystemDetail> {
     const system = await store.find(context, id);
     if (!system) throw notFound('system');
-    const [components, visits, readings, followUps, looseEnds, photos] = await Promise.all([
+    const [components, visits, readings, followUps, looseEnds, photos, events] = await Promise.all([
       partsService(db).ofSystem(context, id),
       visitsService(db).ofSystem(context, id),
       readingsService(db).ofSystem(context, id),
       followUpsService(db).ofSystem(context, id),
       looseEndsService(db).ofSystem(context, id),
       photosService(db).ofSystem(context, id),
+      eventsService(db).ofSystem(context, id),
     ]);
     const { customer_name: customerName, address, area, kind, plate, installed_on: installedOn } = system;
     const about = { id, customerName, address, area, kind, plate, installedOn };
-    return { ...about, components, visits, readings, followUps, looseEnds, photos };
+    return { ...about, components, visits, readings, followUps, looseEnds, photos, events };
   }
 
   async function create(context: RequestContext, id: string, system: NewSystem): Promise<SystemDetail> {
@@ -101,7 +103,7 @@ export function systemsService(db: Knex) {
         ids: asked.components,
         fittedOn: system.installed_on,
       });
-      await partsService(trx).refresh(context, id, await readingsService(trx).ofSystem(context, id));
+      await partsService(trx).refresh(context, id, await readingsService(trx).ofSystem(context, id), now());
     });
     return detail(context, id);
   }

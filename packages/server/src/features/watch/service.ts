@@ -1,24 +1,84 @@
-import { LIKELY_TO_FAIL, type Standing, type WatchPage } from '@yarnix/core';
+import {
+  LIKELY_TO_FAIL,
+  severityOf,
+  type Slot,
+  type Snooze,
+  type Standing,
+  type WatchChanges,
+  type WatchPage,
+} from '@yarnix/core';
 import type { Knex } from 'knex';
+import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import { watchStore } from './store.ts';
+import { watchCsv } from './csv.ts';
+import type { WatchFilter } from './filter.ts';
+import { MOST_CHANGES, watchStore } from './store.ts';
+
+/** What is asked of the Watch. */
+export interface Asked {
+  readonly standing?: Standing[] | undefined;
+  readonly area?: string | undefined;
+  readonly season?: 'cooling' | 'heating' | undefined;
+  readonly slot?: Slot[] | undefined;
+  readonly snoozed?: 'only' | 'with' | undefined;
+}
+
+const WEEK_MS = 7 * 86_400_000;
+/** Lines of an exported list. */
+const MOST_LINES = 20_000;
 
 /** The Watch: parts across all systems that are likely to fail before their next round, the most urgent first. */
-export function watchService(db: Knex) {
+export function watchService(db: Knex, now: () => Date) {
   const store = watchStore(db);
+  const today = () => now().toISOString().slice(0, 10);
+  const filterOf = ({ standing, area, season, slot, snoozed }: Asked): WatchFilter => ({
+    standing: standing ?? LIKELY_TO_FAIL,
+    area,
+    season,
+    slots: slot,
+    snoozed,
+    today: today(),
+  });
   return {
-    async page(
-      context: RequestContext,
-      asked: { standing?: Standing[] | undefined; area?: string | undefined; limit: number; offset: number },
-    ): Promise<WatchPage> {
-      const filter = { standing: asked.standing ?? LIKELY_TO_FAIL, area: asked.area };
-      const [rows, counts, areas, load] = await Promise.all([
+    async page(context: RequestContext, asked: Asked & { limit: number; offset: number }): Promise<WatchPage> {
+      const filter = filterOf(asked);
+      const [rows, counts, components, areas, load] = await Promise.all([
         store.rows(context, filter, asked.limit, asked.offset),
         store.counts(context, filter),
+        store.living(context),
         store.areas(context),
         store.load(context, filter),
       ]);
-      return { ...counts, areas, rows, load };
+      return { components, ...counts, areas, rows, load };
+    },
+
+    csv: async (context: RequestContext, asked: Asked): Promise<string> =>
+      watchCsv(await store.rows(context, filterOf(asked), MOST_LINES, 0)),
+
+    /** What stands otherwise than a week ago. */
+    async changes(context: RequestContext): Promise<WatchChanges> {
+      const since = new Date(now().getTime() - WEEK_MS);
+      const all = await store.changes(context, since);
+      const worse = all.filter((c) => severityOf(c.to) > severityOf(c.from)).length;
+      return {
+        since: since.toISOString().slice(0, 10),
+        worse,
+        better: all.length - worse,
+        changes: all.slice(0, MOST_CHANGES),
+      };
+    },
+
+    async snooze(context: RequestContext, id: string, { until, reason }: Snooze): Promise<Snooze> {
+      if (!(await store.isLivingPart(context, id))) throw notFound('part');
+      if (until <= today()) {
+        const detail = 'Set aside until a day ahead of today.';
+        throw new ProblemError('invalid-request', detail, [{ path: 'until', detail }]);
+      }
+      await store.snooze(context, id, until, reason, now());
+      return { until, reason };
+    },
+    async wake(context: RequestContext, id: string): Promise<{ woken: boolean }> {
+      return { woken: (await store.wake(context, id)) > 0 };
     },
   };
 }

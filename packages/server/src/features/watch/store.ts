@@ -1,13 +1,9 @@
-import type { Slot, Standing, SystemKind, WatchPage, WatchRow } from '@yarnix/core';
+import type { Slot, Standing, StandingChange, SystemKind, WatchPage, WatchRow } from '@yarnix/core';
 import { severityOf } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 import type { Lead } from '../parts/service.ts';
-
-export interface WatchFilter {
-  standing: readonly Standing[];
-  area: string | undefined;
-}
+import { matching, matchingAside, type WatchFilter } from './filter.ts';
 
 interface Row {
   id: string;
@@ -22,9 +18,12 @@ interface Row {
   area: string | null;
   customer_name: string;
   system_kind: SystemKind;
+  until: string | null;
+  reason: string | null;
+  set_by: string | null;
 }
 
-const rowOf = (row: Row): WatchRow =>
+const rowOf = (row: Row, today: string): WatchRow =>
   ({
     componentId: row.id,
     systemId: row.system_id,
@@ -42,73 +41,141 @@ const rowOf = (row: Row): WatchRow =>
     area: row.area,
     customerName: row.customer_name,
     systemKind: row.system_kind,
+    snooze:
+      row.until !== null && row.until > today
+        ? { until: row.until, reason: row.reason ?? '', by: row.set_by ?? '' }
+        : null,
   }) as WatchRow;
 
-export const watchStore = (db: Knex) => {
-  const matching = (context: RequestContext, filter: WatchFilter) => {
-    const query = db('components as k')
-      .where('k.firm_id', context.firmId)
+/** How many changes are told one by one. */
+const MOST_CHANGES = 30;
+
+export const watchStore = (db: Knex) => ({
+  async rows(context: RequestContext, filter: WatchFilter, limit: number, offset: number): Promise<WatchRow[]> {
+    // The page is chosen from the narrow index first; only its rows fetch their threads.
+    const page = matching(db, context, filter)
+      .select('k.id')
+      .orderBy([{ column: 'k.urgency', order: 'desc' }, 'k.id'])
+      .limit(limit)
+      .offset(offset);
+    const rows = await db('components as k')
+      .whereIn('k.id', page)
+      .join('systems as s', 's.id', 'k.system_id')
+      .join('customers as c', 'c.id', 's.customer_id')
+      .leftJoin('snoozes as z', 'z.component_id', 'k.id')
+      .leftJoin('people as p', 'p.id', 'z.person_id')
+      .orderBy([{ column: 'k.urgency', order: 'desc' }, 'k.id'])
+      .select<Row[]>(
+        'k.*',
+        's.address',
+        's.area',
+        's.kind as system_kind',
+        'c.name as customer_name',
+        'z.until',
+        'z.reason',
+        'p.name as set_by',
+      );
+    return rows.map((row) => rowOf(row, filter.today));
+  },
+
+  async counts(context: RequestContext, filter: WatchFilter): Promise<Pick<WatchPage, 'matching' | 'snoozed'>> {
+    const some = matching(db, context, filter).count('*').as('matching');
+    const aside = matchingAside(db, context, filter).count('*').as('snoozed');
+    const row = await db.first<{ matching: string; snoozed: string }>(some, aside);
+    return { matching: Number(row?.matching ?? 0), snoozed: Number(row?.snoozed ?? 0) };
+  },
+
+  async living(context: RequestContext): Promise<number> {
+    const [row] = await db('components')
+      .where({ firm_id: context.firmId })
+      .whereNull('removed_on')
+      .count<{ count: string }[]>('*');
+    return Number(row?.count ?? 0);
+  },
+
+  async areas(context: RequestContext): Promise<string[]> {
+    const rows = await db('systems')
+      .where({ firm_id: context.firmId })
+      .whereNotNull('area')
+      .distinct<{ area: string }[]>('area')
+      .orderBy('area');
+    return rows.map((r) => r.area);
+  },
+
+  /** Capacitors to load for the rows that stand at watch or worse: like ratings counted together. */
+  async load(context: RequestContext, filter: WatchFilter): Promise<WatchPage['load']> {
+    const rows = await matching(db, context, filter)
+      .join('systems as s', 's.id', 'k.system_id')
+      .whereNotNull('k.part_label')
+      .where('k.severity', '>=', severityOf('watch'))
+      .groupBy('k.part_label')
+      .orderBy([{ column: 'count', order: 'desc' }, 'part'])
+      .limit(12)
+      .select<{ part: string; count: string; addresses: string[] }[]>(
+        'k.part_label as part',
+        db.raw('count(*) as count'),
+        db.raw('(array_agg(s.address order by k.urgency desc))[1:3] as addresses'),
+      );
+    return rows.map((r) => ({ ...r, count: Number(r.count) }));
+  },
+
+  /** Parts that stand otherwise now than they did at a moment, the newest change first; what went to and fro is left out. */
+  async changes(context: RequestContext, since: Date): Promise<StandingChange[]> {
+    const first = db('standing_changes')
+      .where({ firm_id: context.firmId })
+      .where('at', '>=', since)
+      .distinctOn('component_id')
+      .orderBy(['component_id', 'at', 'id'])
+      .select('component_id', 'from_standing')
+      .as('f');
+    const latest = db('standing_changes')
+      .where({ firm_id: context.firmId })
+      .where('at', '>=', since)
+      .groupBy('component_id')
+      .select('component_id', db.raw('max(at) as at'))
+      .as('l');
+    const rows = await db(first)
+      .join(latest, 'l.component_id', 'f.component_id')
+      .join('components as k', 'k.id', 'f.component_id')
+      .join('systems as s', 's.id', 'k.system_id')
       .whereNull('k.removed_on')
-      .whereNotNull('k.lead')
-      .whereIn('k.severity', filter.standing.map(severityOf));
-    if (filter.area === undefined) return query;
-    return query.whereIn(
-      'k.system_id',
-      db('systems').select('id').where({ firm_id: context.firmId, area: filter.area }),
-    );
-  };
-  return {
-    async rows(context: RequestContext, filter: WatchFilter, limit: number, offset: number): Promise<WatchRow[]> {
-      // The page is chosen from the narrow index first; only its rows fetch their threads.
-      const page = matching(context, filter)
-        .select('k.id')
-        .orderBy([{ column: 'k.urgency', order: 'desc' }, 'k.id'])
-        .limit(limit)
-        .offset(offset);
-      const rows = await db('components as k')
-        .whereIn('k.id', page)
-        .join('systems as s', 's.id', 'k.system_id')
-        .join('customers as c', 'c.id', 's.customer_id')
-        .orderBy([{ column: 'k.urgency', order: 'desc' }, 'k.id'])
-        .select<Row[]>('k.*', 's.address', 's.area', 's.kind as system_kind', 'c.name as customer_name');
-      return rows.map(rowOf);
-    },
+      .whereRaw('k.standing <> f.from_standing')
+      .orderBy([{ column: 'l.at', order: 'desc' }, 'k.id'])
+      .select<{ id: string; system_id: string; slot: Slot; address: string; from: Standing; to: Standing; at: Date }[]>(
+        'k.id',
+        'k.system_id',
+        'k.slot',
+        's.address',
+        'f.from_standing as from',
+        'k.standing as to',
+        'l.at',
+      );
+    return rows.map((r) => ({
+      componentId: r.id,
+      systemId: r.system_id,
+      slot: r.slot,
+      address: r.address,
+      from: r.from,
+      to: r.to,
+      at: r.at.toISOString(),
+    }));
+  },
 
-    async counts(context: RequestContext, filter: WatchFilter): Promise<{ components: number; matching: number }> {
-      const living = db('components')
-        .where({ firm_id: context.firmId })
-        .whereNull('removed_on')
-        .count('*')
-        .as('components');
-      const some = matching(context, filter).count('*').as('matching');
-      const row = await db.first<{ components: string; matching: string }>(living, some);
-      return { components: Number(row?.components ?? 0), matching: Number(row?.matching ?? 0) };
-    },
+  async isLivingPart(context: RequestContext, id: string): Promise<boolean> {
+    const row: unknown = await db('components')
+      .where({ firm_id: context.firmId, id })
+      .whereNull('removed_on')
+      .first('id');
+    return row !== undefined;
+  },
 
-    async areas(context: RequestContext): Promise<string[]> {
-      const rows = await db('systems')
-        .where({ firm_id: context.firmId })
-        .whereNotNull('area')
-        .distinct<{ area: string }[]>('area')
-        .orderBy('area');
-      return rows.map((r) => r.area);
-    },
+  snooze: (context: RequestContext, id: string, until: string, reason: string, at: Date) =>
+    db('snoozes')
+      .insert({ component_id: id, firm_id: context.firmId, person_id: context.personId, until, reason, set_at: at })
+      .onConflict('component_id')
+      .merge(['until', 'reason', 'person_id', 'set_at']),
+  wake: (context: RequestContext, id: string) =>
+    db('snoozes').where({ firm_id: context.firmId, component_id: id }).delete(),
+});
 
-    /** Capacitors to load for the rows that stand at watch or worse: like ratings counted together. */
-    async load(context: RequestContext, filter: WatchFilter): Promise<WatchPage['load']> {
-      const rows = await matching(context, filter)
-        .join('systems as s', 's.id', 'k.system_id')
-        .whereNotNull('k.part_label')
-        .where('k.severity', '>=', severityOf('watch'))
-        .groupBy('k.part_label')
-        .orderBy([{ column: 'count', order: 'desc' }, 'part'])
-        .limit(12)
-        .select<{ part: string; count: string; addresses: string[] }[]>(
-          'k.part_label as part',
-          db.raw('count(*) as count'),
-          db.raw('(array_agg(s.address order by k.urgency desc))[1:3] as addresses'),
-        );
-      return rows.map((r) => ({ ...r, count: Number(r.count) }));
-    },
-  };
-};
+export { MOST_CHANGES };

@@ -21,7 +21,7 @@ async function systemReading(area: string, microfarads: number, point: 'herm' | 
 }
 
 test('an empty firm has an empty list', async () => {
-  expect(await watch()).toEqual({ components: 0, matching: 0, areas: [], rows: [], load: [] });
+  expect(await watch()).toEqual({ components: 0, matching: 0, snoozed: 0, areas: [], rows: [], load: [] });
 });
 
 test('a saved reading shows at once, the more urgent first, with its reason, thread and part', async () => {
@@ -67,4 +67,94 @@ test('what to load is counted by rating', async () => {
 
 test.each(['standing=mood', 'limit=0', 'limit=9999', 'offset=-1', 'limit=ten'])('%s is refused', async (query) => {
   await request(suite.app).get(`/api/watch?${query}`).expect(422);
+});
+
+describe('season and part', () => {
+  test('a part that only heats is left out of cooling, and the other way round on a system that only cools', async () => {
+    const body = systemBody({ capacitorRating: '35 µF 440 V', heatKilowatts: 10 }, 'split-air-conditioner');
+    const system = await makeSystem(suite.app, { ...body, area: 'Season', address: '1 Season' });
+    const visitId = await startVisit(suite.app, system.id);
+    const reading = (part: string, over: object) =>
+      request(suite.app)
+        .put(`/api/readings/${v7()}`)
+        .send({ ...benchReading({ visitId, componentId: system.part(part) }), ...over })
+        .expect(200);
+    await reading('run-capacitor', { point: 'single', inputs: { microfarads: 30 } });
+    await reading('electric-heat', {
+      kind: 'heater-amps',
+      point: 'total',
+      method: 'clamp',
+      inputs: { amps: 20 },
+      confirmed: true,
+    });
+    const slots = async (query: string) => (await watch(`area=Season&${query}`)).rows.map((r) => r.slot).sort();
+    expect(await slots('')).toEqual(['electric-heat', 'run-capacitor']);
+    expect(await slots('season=cooling')).toEqual(['run-capacitor']);
+    expect(await slots('season=heating')).toEqual(['electric-heat']);
+    expect(await slots('slot=electric-heat,blower')).toEqual(['electric-heat']);
+  });
+});
+
+describe('setting aside', () => {
+  const put = (id: string, body: object) => request(suite.app).put(`/api/watch/${id}/snooze`).send(body);
+
+  test('what is set aside with a reason leaves the list until its day, and can be had back', async () => {
+    const system = await systemReading('Aside', 30);
+    const part = system.part('run-capacitor');
+    await put(part, { until: '2027-01-15', reason: 'owner away until January' }).expect(200);
+    expect(await watch('area=Aside')).toMatchObject({ rows: [], matching: 0, snoozed: 1, load: [] });
+    const only = await watch('area=Aside&snoozed=only');
+    expect(only.rows[0]?.snooze).toEqual({
+      until: '2027-01-15',
+      reason: 'owner away until January',
+      by: 'Test Person',
+    });
+    expect((await watch('area=Aside&snoozed=with')).matching).toBe(1);
+    await request(suite.app).delete(`/api/watch/${part}/snooze`).expect(200, { woken: true });
+    expect((await watch('area=Aside')).matching).toBe(1);
+  });
+
+  test('a day that is past, no reason, an unknown part: refused in words', async () => {
+    const system = await systemReading('Refused', 30);
+    const part = system.part('run-capacitor');
+    expect((await put(part, { until: '2026-10-10', reason: 'later' }).expect(422)).body.detail).toMatch(
+      /ahead of today/,
+    );
+    await put(part, { until: '2026-12-01', reason: ' ' }).expect(422);
+    await put(v7(), { until: '2026-12-01', reason: 'later' }).expect(404);
+    expect((await watch('area=Refused')).matching).toBe(1);
+  });
+});
+
+test('what changed since a week ago: the part that got worse, once, however often it was judged', async () => {
+  const system = await systemReading('Changed', 40.1);
+  const before = (await request(suite.app).get('/api/watch/changes').expect(200)).body as { worse: number };
+  const visitId = await startVisit(suite.app, system.id);
+  const componentId = system.part('run-capacitor');
+  for (const microfarads of [38.1, 31]) {
+    const reading = { ...benchReading({ visitId, componentId, inputs: { microfarads } }), confirmed: true };
+    await request(suite.app).put(`/api/readings/${v7()}`).send(reading).expect(200);
+  }
+  const after = (await request(suite.app).get('/api/watch/changes').expect(200)).body;
+  expect(after.since).toBe('2026-10-03');
+  // First it was unproven, then sound, then worse: told once, from where it stood a week ago.
+  expect(after.changes.filter((c: { componentId: string }) => c.componentId === componentId)).toMatchObject([
+    { from: 'unproven', to: 'act', slot: 'run-capacitor' },
+  ]);
+  expect(after.worse).toBeGreaterThanOrEqual(before.worse);
+});
+
+test('the list as CSV: a head, a line a part, and no formula from a customer’s name', async () => {
+  const body = { ...systemBody(), area: 'Export', customerName: '=HYPERLINK("x")', address: '9 "Quoted", Lane' };
+  const system = await makeSystem(suite.app, body);
+  const visitId = await startVisit(suite.app, system.id);
+  const reading = benchReading({ visitId, componentId: system.part('run-capacitor'), inputs: { microfarads: 30 } });
+  await request(suite.app).put(`/api/readings/${v7()}`).send(reading).expect(200);
+  const reply = await request(suite.app).get('/api/watch.csv?area=Export').expect(200);
+  expect(reply.headers['content-type']).toMatch(/text\/csv/);
+  expect(reply.headers['content-disposition']).toMatch(/watch\.csv/);
+  const [head, line] = reply.text.split('\r\n');
+  expect(head).toMatch(/^standing,chance by the next round,part,rating/);
+  expect(line).toContain('"9 ""Quoted"", Lane"');
+  expect(line).toMatch(/'=HYPERLINK/);
 });

@@ -64,6 +64,7 @@ const system: SystemDetail = {
   followUps: [],
   looseEnds: [],
   photos: [],
+  events: [],
   components: [
     component('supply', 'supply', 'supply'),
     component('comp', 'compressor', 'compressor'),

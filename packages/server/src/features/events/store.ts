@@ -1,0 +1,48 @@
+import type { EventKind, EventView, NewEvent } from '@yarnix/core';
+import type { Knex } from 'knex';
+import type { RequestContext } from '../../identity/context.ts';
+
+interface EventRow {
+  id: string;
+  firm_id: string;
+  system_id: string;
+  withdrawn: boolean;
+  visit_id: string;
+  kind: EventKind;
+  happened_on: string;
+  note: string | null;
+}
+
+const viewOf = (row: EventRow): EventView => ({
+  id: row.id,
+  visitId: row.visit_id,
+  kind: row.kind,
+  on: row.happened_on,
+  note: row.note,
+});
+
+export const eventsStore = (db: Knex) => ({
+  async ofSystem(context: RequestContext, systemId: string): Promise<EventView[]> {
+    const rows = await db<EventRow>('system_events')
+      .where({ firm_id: context.firmId, system_id: systemId, withdrawn: false })
+      .orderBy(['happened_on', 'id']);
+    return rows.map(viewOf);
+  },
+  /** Keeps the latest state; false when the id is another visit's. */
+  async put(context: RequestContext, id: string, systemId: string, event: NewEvent): Promise<boolean> {
+    const state = { kind: event.kind, happened_on: event.on, note: event.note, withdrawn: event.withdrawn };
+    await db('system_events')
+      .insert({
+        id,
+        firm_id: context.firmId,
+        person_id: context.personId,
+        system_id: systemId,
+        visit_id: event.visitId,
+        ...state,
+      })
+      .onConflict('id')
+      .ignore();
+    const own = { id, firm_id: context.firmId, visit_id: event.visitId };
+    return (await db('system_events').where(own).update(state)) === 1;
+  },
+});

@@ -1,0 +1,35 @@
+import type { Refit } from '@yarnix/core';
+import type { Knex } from 'knex';
+import { v7 } from 'uuid';
+import { notFound, ProblemError } from '../../http/problems.ts';
+import type { RequestContext } from '../../identity/context.ts';
+import { refitsStore, viewOfRefit } from './store.ts';
+
+/** Asking for the fitting anew of all threads, watching it, stopping it and going on. The work itself is a job's. */
+export function refitsService(db: Knex, now: () => Date) {
+  const store = refitsStore(db);
+  async function one(context: RequestContext, id: string): Promise<Refit> {
+    const row = await store.find(context, id);
+    if (!row) throw notFound('refit');
+    return viewOfRefit(row);
+  }
+  return {
+    async latest(context: RequestContext) {
+      const [row, learnedAt] = await Promise.all([store.latest(context), store.learnedAt(context)]);
+      return { refit: row ? viewOfRefit(row) : null, learnedAt: learnedAt?.toISOString() ?? null };
+    },
+    async ask(context: RequestContext): Promise<Refit> {
+      await store.queue(context, v7(), now());
+      const row = await store.latest(context);
+      if (!row) throw notFound('refit');
+      return viewOfRefit(row);
+    },
+    async wish(context: RequestContext, id: string, wish: 'cancel' | 'resume'): Promise<Refit> {
+      const before = await one(context, id);
+      const changed = await (wish === 'cancel' ? store.cancel(context, id) : store.resume(context, id));
+      if (changed === 0)
+        throw new ProblemError('refit-state', `It is ${before.state}, so there is nothing to ${wish}.`);
+      return one(context, id);
+    },
+  };
+}

@@ -1,0 +1,63 @@
+import type { Refit } from '@yarnix/core';
+import type { Knex } from 'knex';
+import type { RequestContext } from '../../identity/context.ts';
+
+export interface RefitRow {
+  id: string;
+  firm_id: string;
+  state: Refit['state'];
+  wish: 'cancel' | null;
+  done: number;
+  total: number;
+  threads: number;
+  done_up_to: string | null;
+  asked_at: Date;
+  ended_at: Date | null;
+  error: string | null;
+}
+
+export const viewOfRefit = (row: RefitRow): Refit => ({
+  id: row.id,
+  state: row.state,
+  done: row.done,
+  total: row.total,
+  threads: row.threads,
+  askedAt: row.asked_at.toISOString(),
+  endedAt: row.ended_at?.toISOString() ?? null,
+  error: row.error,
+});
+
+export const refitsStore = (db: Knex) => {
+  const own = (context: RequestContext) => db<RefitRow>('refits').where({ firm_id: context.firmId });
+  return {
+    find: (context: RequestContext, id: string) => own(context).where({ id }).first(),
+    latest: (context: RequestContext) =>
+      own(context)
+        .orderBy([
+          { column: 'asked_at', order: 'desc' },
+          { column: 'id', order: 'desc' },
+        ])
+        .first(),
+    /** Queues one, unless one is under way: then that one stands. */
+    async queue(context: RequestContext, id: string, at: Date): Promise<void> {
+      await db('refits')
+        .insert({ id, firm_id: context.firmId, person_id: context.personId, state: 'queued', asked_at: at })
+        .onConflict()
+        .ignore();
+    },
+    cancel: (context: RequestContext, id: string) =>
+      own(context).where({ id }).whereIn('state', ['queued', 'learning', 'judging']).update({ wish: 'cancel' }),
+    /** Goes on behind what is done. */
+    resume: (context: RequestContext, id: string) =>
+      own(context)
+        .where({ id })
+        .whereIn('state', ['cancelled', 'failed'])
+        .update({ state: 'queued', wish: null, ended_at: null, error: null }),
+    learnedAt: async (context: RequestContext): Promise<Date | null> =>
+      (
+        await db('firms')
+          .where({ id: context.firmId })
+          .first<{ prior_learned_at: Date | null } | undefined>('prior_learned_at')
+      )?.prior_learned_at ?? null,
+  };
+};

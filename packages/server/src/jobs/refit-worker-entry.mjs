@@ -1,0 +1,5 @@
+import { register } from 'tsx/esm/api';
+
+// A worker thread does not inherit the loader of TypeScript: it is registered here, before the worker itself is loaded.
+register();
+await import('./refit-worker.ts');

@@ -1,0 +1,113 @@
+import type { Refit } from '@yarnix/core';
+import { simulateFirm } from '@yarnix/simulator';
+import type { Knex } from 'knex';
+import pino from 'pino';
+import request from 'supertest';
+import { loadFirm } from '../database/load-firm.ts';
+import { openSuite, type Suite } from '../testing/suite.ts';
+import { judgeSystems, readSystems } from './refit-chunk.ts';
+import { jobRunner, type Runner } from './runner.ts';
+
+const AS_OF = 20_730;
+const firm = simulateFirm({ seed: 77, systems: 14, asOf: AS_OF, years: [3, 5] });
+const now = () => new Date(AS_OF * 86_400_000);
+
+let suite: Suite;
+let runner: Runner;
+let firmApp: Suite['app'];
+beforeAll(async () => {
+  suite = await openSuite(now);
+  await loadFirm(suite.db, firm);
+  firmApp = suite.appFor({ firmId: firm.id, personId: firm.people[0]!.id });
+  runner = jobRunner({ db: suite.db, url: suite.url, log: pino({ level: 'silent' }), now, workers: 2, everyMs: 0 });
+}, 60_000);
+afterAll(async () => {
+  await runner.stop();
+  await suite.close();
+});
+
+const ask = async () => (await request(firmApp).post('/api/refits').expect(200)).body as Refit;
+const latest = async () =>
+  (await request(firmApp).get('/api/refits/latest').expect(200)).body as { refit: Refit; learnedAt: string | null };
+const standings = (db: Knex) =>
+  db('components')
+    .where({ firm_id: firm.id })
+    .whereNull('removed_on')
+    .orderBy('id')
+    .select<{ id: string; standing: string; chance: number; revision: number }[]>(
+      'id',
+      'standing',
+      'chance',
+      'revision',
+    );
+
+test('a refit learns from the fleet and judges every part anew, in worker threads; twice comes to the same', async () => {
+  const asked = await ask();
+  expect(asked).toMatchObject({ state: 'queued', done: 0 });
+  await runner.look();
+  const { refit, learnedAt } = await latest();
+  expect(refit).toMatchObject({ id: asked.id, state: 'done', done: 14, total: 14, error: null });
+  expect(refit.threads).toBeGreaterThan(200);
+  expect(learnedAt).toBe(now().toISOString());
+  const prior = (await suite.db('firms').where({ id: firm.id }).first<{ prior: object }>('prior')).prior;
+  expect(prior).toHaveProperty('run-capacitor-capacitance');
+  const first = await standings(suite.db);
+  await ask();
+  await runner.look();
+  const again = await standings(suite.db);
+  expect(again.map(({ standing, chance }) => ({ standing, chance }))).toEqual(
+    first.map(({ standing, chance }) => ({ standing, chance })),
+  );
+});
+
+test('asked while one is under way, that one stands', async () => {
+  const one = await ask();
+  expect((await ask()).id).toBe(one.id);
+  await runner.look();
+});
+
+test('a cancelled refit keeps what it has done, and goes on behind it', async () => {
+  const asked = await ask();
+  await request(firmApp).put(`/api/refits/${asked.id}/wish`).send({ wish: 'cancel' }).expect(200);
+  await runner.look();
+  expect((await latest()).refit).toMatchObject({ state: 'cancelled', done: 0 });
+  // As if it had been stopped half-way.
+  const ids = await suite.db('systems').where({ firm_id: firm.id }).orderBy('id').select<{ id: string }[]>('id');
+  await suite.db('refits').where({ id: asked.id }).update({ done: 9, done_up_to: ids[8]!.id });
+  const before = await standings(suite.db);
+  await suite.db('components').where({ system_id: ids[0]!.id }).update({ chance: 0.987 });
+  await request(firmApp).put(`/api/refits/${asked.id}/wish`).send({ wish: 'resume' }).expect(200);
+  await runner.look();
+  expect((await latest()).refit).toMatchObject({ state: 'done', done: 14 });
+  // The first systems were not done again: what was written there in the meantime is still there.
+  const kept = await suite.db('components').where({ system_id: ids[0]!.id }).whereNull('removed_on').select('chance');
+  expect(kept.every((k: { chance: number }) => Math.abs(k.chance - 0.987) < 1e-6)).toBe(true);
+  expect(await standings(suite.db)).toHaveLength(before.length);
+  const refused = await request(firmApp).put(`/api/refits/${asked.id}/wish`).send({ wish: 'cancel' }).expect(409);
+  expect(refused.body.code).toBe('refit-state');
+});
+
+test('a part that a reading has judged in the meantime is not overwritten by an older judgement', async () => {
+  const [system] = await readSystems(suite.db, [
+    (await suite.db('systems').where({ firm_id: firm.id }).orderBy('id', 'desc').first<{ id: string }>('id')).id,
+  ]);
+  const part = system!.parts[0]!;
+  await suite
+    .db('components')
+    .where({ id: part.id })
+    .update({ revision: part.revision + 1, chance: 0.42 });
+  const policy = (await suite.db('firms').where({ id: firm.id }).first<{ policy: never }>('policy')).policy;
+  await judgeSystems(suite.db, [system!], { policy, prior: undefined }, now());
+  const row = await suite.db('components').where({ id: part.id }).first<{ chance: number }>('chance');
+  expect(row.chance).toBeCloseTo(0.42, 5);
+});
+
+test('a refit lost by a server that went away is taken over', async () => {
+  const asked = await ask();
+  await suite
+    .db('refits')
+    .where({ id: asked.id })
+    .update({ state: 'judging', beat_at: suite.db.raw("now() - interval '5 minutes'") });
+  await runner.look();
+  expect((await latest()).refit).toMatchObject({ id: asked.id, state: 'done' });
+});

@@ -1,0 +1,100 @@
+import {
+  MOST_TO_LEARN_FROM,
+  someOf,
+  type FleetPrior,
+  type Policy,
+  type ReadyThread,
+  type ThreadPrior,
+} from '@yarnix/core';
+import type { Knex } from 'knex';
+import type { RefitRow } from '../features/refits/store.ts';
+import type { Gathered } from './refit-worker.ts';
+import type { WorkerPool } from './worker-pool.ts';
+
+/** Systems read and judged at a time. */
+const CHUNK = 60;
+/** Systems the fleet is learned from: spread evenly over all, since more would teach the same. */
+const MOST_SYSTEMS_TO_LEARN_FROM = 700;
+
+const chunksOf = <T>(all: readonly T[], size: number): T[][] =>
+  Array.from({ length: Math.ceil(all.length / size) }, (_, i) => all.slice(i * size, (i + 1) * size));
+
+/** Learns what a firm's fleet teaches, class by class, on all workers of the pool. */
+async function learn(pool: WorkerPool, ids: readonly string[], policy: Policy): Promise<FleetPrior> {
+  const some = someOf(ids, MOST_SYSTEMS_TO_LEARN_FROM);
+  const gathered = await Promise.all(
+    chunksOf(some, CHUNK).map((chunk) => pool.run({ task: 'gather', ids: chunk, policy }) as Promise<Gathered>),
+  );
+  const classes = new Map<string, { kind: string; threads: ReadyThread[] }>();
+  for (const { threadClass, kind, ready } of gathered.flat()) {
+    const known = classes.get(threadClass) ?? { kind, threads: [] };
+    known.threads.push(ready);
+    classes.set(threadClass, known);
+  }
+  const learned = await Promise.all(
+    [...classes].map(async ([threadClass, { kind, threads }]) => {
+      const ask = { task: 'learn', kind, threads: someOf(threads, MOST_TO_LEARN_FROM) } as const;
+      return [threadClass, (await pool.run(ask)) as ThreadPrior] as const;
+    }),
+  );
+  return Object.fromEntries(learned);
+}
+
+interface Running {
+  readonly db: Knex;
+  readonly pool: WorkerPool;
+  readonly row: RefitRow;
+  readonly now: Date;
+}
+
+const note = ({ db, row }: Running, state: Partial<RefitRow> & { beat_at?: Date }) =>
+  db('refits')
+    .where({ id: row.id })
+    .update({ beat_at: db.fn.now(), ...state });
+
+const isCancelled = async ({ db, row }: Running): Promise<boolean> =>
+  (await db<RefitRow>('refits').where({ id: row.id }).first('wish'))?.wish === 'cancel';
+
+async function judgeAll(running: Running, ids: readonly string[], policy: Policy, prior: FleetPrior): Promise<boolean> {
+  const { pool, row, now } = running;
+  const from = row.done_up_to;
+  const left = from === null ? ids : ids.filter((id) => id > from);
+  let done = ids.length - left.length;
+  let { threads } = row;
+  // As many chunks under way as there are workers; progress is only noted once all before it is done.
+  for (const group of chunksOf(chunksOf(left, CHUNK), 2 * pool.size)) {
+    if (await isCancelled(running)) return false;
+    const judged = await Promise.all(
+      group.map((chunk) => pool.run({ task: 'judge', ids: chunk, policy, prior, now: now.toISOString() })),
+    );
+    done += group.reduce((sum, chunk) => sum + chunk.length, 0);
+    threads += (judged as number[]).reduce((a, b) => a + b, 0);
+    await note(running, { done, threads, done_up_to: group.at(-1)?.at(-1) ?? null });
+  }
+  return true;
+}
+
+/**
+ * Runs one refit to its end, from where it stopped: learns what the fleet teaches, then judges every part anew as of
+ * now. Chunks of systems go to the pool's worker threads; progress is kept in its row, which also carries the wish to
+ * cancel it.
+ */
+export async function runRefit(running: Running): Promise<void> {
+  const { db, pool, row } = running;
+  const firm = await db('firms')
+    .where({ id: row.firm_id })
+    .first<{ policy: Policy; prior: FleetPrior | null }>('policy', 'prior');
+  const systems = await db('systems').where({ firm_id: row.firm_id }).orderBy('id').select<{ id: string }[]>('id');
+  const ids = systems.map((s) => s.id);
+  let { prior } = firm;
+  if (row.done_up_to === null || prior === null) {
+    await note(running, { state: 'learning', total: ids.length });
+    prior = await learn(pool, ids, firm.policy);
+    await db('firms')
+      .where({ id: row.firm_id })
+      .update({ prior: JSON.stringify(prior), prior_learned_at: running.now });
+  }
+  await note(running, { state: 'judging', total: ids.length });
+  const ended = await judgeAll(running, ids, firm.policy, prior);
+  await note(running, { state: ended ? 'done' : 'cancelled', wish: null, ended_at: new Date() });
+}
