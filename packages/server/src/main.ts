@@ -11,8 +11,7 @@ const {
   WEB_DIST,
   LOG_LEVEL = 'info',
   PROBE_SPEED = '1',
-  REFIT_WORKERS = '2',
-} = process.env;
+  REFIT_WORKERS = '2', AUTO_REFIT = 'on' } = process.env;
 const log = pino({ level: LOG_LEVEL });
 if (!DATABASE_URL) {
   log.fatal('DATABASE_URL is missing');
@@ -33,6 +32,7 @@ const jobs = jobRunner({
   now: () => new Date(),
   workers: Number(REFIT_WORKERS) || 2,
   everyMs: LOOK_EVERY,
+  keepFresh: AUTO_REFIT !== 'off',
 });
 
 /** Lets requests under way finish, then closes the pool. */

@@ -24,6 +24,8 @@ export interface RunnerOptions {
   readonly workers: number;
   /** How often it looks for work, ms; 0 only when it is asked to. */
   readonly everyMs: number;
+  /** Whether fleets that were learned from too long ago are queued by themselves. */
+  readonly keepFresh?: boolean;
 }
 
 /** Claims one refit: queued, or lost by a server that went away. Two servers never claim the same. */
@@ -53,7 +55,7 @@ async function queueStale(db: Knex, now: Date): Promise<void> {
 }
 
 /** Does the work that is off the request path: one refit at a time, on worker threads. */
-export function jobRunner({ db, url, log, now, workers, everyMs }: RunnerOptions): Runner {
+export function jobRunner({ db, url, log, now, workers, everyMs, keepFresh = true }: RunnerOptions): Runner {
   let working: Promise<void> | null = null;
   let stopped = false;
 
@@ -84,7 +86,7 @@ export function jobRunner({ db, url, log, now, workers, everyMs }: RunnerOptions
   const timer =
     everyMs > 0
       ? setInterval(() => {
-          void queueStale(db, now())
+          void (keepFresh ? queueStale(db, now()) : Promise.resolve())
             .then(look)
             .catch((error: unknown) => log.error({ error }, 'looking for work failed'));
         }, everyMs)
