@@ -11,7 +11,9 @@ const {
   WEB_DIST,
   LOG_LEVEL = 'info',
   PROBE_SPEED = '1',
-  REFIT_WORKERS = '2', AUTO_REFIT = 'on' } = process.env;
+  REFIT_WORKERS = '2',
+  AUTO_REFIT = 'on',
+} = process.env;
 const log = pino({ level: LOG_LEVEL });
 if (!DATABASE_URL) {
   log.fatal('DATABASE_URL is missing');
