@@ -48,7 +48,7 @@ const LOOK_FROM = 2;
 const LEAST_FOR_TROUBLE = 3;
 const MOST_TROUBLES = 3;
 const WEIGHT_WORTH_KEEPING = 5e-4;
-const STEP_WORTH_COUNTING = 1e-4;
+const WEIGHT_WORTH_A_BELL = 4e-3;
 
 const median = (values: readonly number[]): number => {
   const sorted = [...values].sort((a, b) => a - b);
@@ -191,15 +191,24 @@ const VISIT_YEARS = 0.5;
 
 /**
  * Where the part is so many years after its last reading, as a mixture in shares of the reference: by each explanation,
- * and for each also by a step on the way, as often as the prior has seen them.
+ * and by a step on the way, as often as the prior has seen them.
  */
 export function levelsAt(fit: ThreadFit, yearsAfter: number): Bell[] {
-  const { chance, mean, sd } = fit.stepsAhead;
-  const steps = yearsAfter > 0 ? 1 - (1 - chance) ** (yearsAfter / VISIT_YEARS) : 0;
-  return fit.explanations.flatMap(({ weight, end }) => {
+  const ahead = fit.stepsAhead;
+  const steps = yearsAfter > 0 ? 1 - (1 - ahead.chance) ** (yearsAfter / VISIT_YEARS) : 0;
+  const bells: Bell[] = [];
+  let [mean, square, all] = [0, 0, 0];
+  for (const { weight, end } of fit.explanations) {
     const level = levelAfter(end, yearsAfter);
-    if (weight * steps < STEP_WORTH_COUNTING) return [{ weight, ...level }];
-    const stepped = { weight: weight * steps, mean: level.mean + mean, sd: Math.hypot(level.sd, sd) };
-    return [{ weight: weight * (1 - steps), ...level }, stepped];
-  });
+    mean += weight * level.mean;
+    square += weight * (level.sd * level.sd + level.mean * level.mean);
+    // Unlikely explanations count in the whole, but not one by one.
+    if (weight < WEIGHT_WORTH_A_BELL) continue;
+    all += weight;
+    bells.push({ weight: weight * (1 - steps), ...level });
+  }
+  const scaled = bells.map((b) => ({ ...b, weight: b.weight / all }));
+  if (steps === 0) return scaled;
+  const spread = Math.sqrt(Math.max(0, square - mean * mean) + ahead.sd * ahead.sd);
+  return [...scaled, { weight: steps, mean: mean + ahead.mean, sd: spread }];
 }

@@ -3,10 +3,10 @@ import { levelsAt, type ThreadFit } from './fit-thread.ts';
 import { mixtureCdf, mixtureMean, mixtureQuantile, type Bell } from './mixture.ts';
 import type { Crossing, Limit, Outlook } from './outlook.ts';
 
-/** A crossing farther ahead than this is not worth a date, in years. */
-const HORIZON_YEARS = 12;
-/** Days of a crossing are found to about this, in years. */
-const FINE_YEARS = 1 / 60;
+/** Years after the last reading at which a crossing is looked for; one farther ahead is not worth a date. */
+const LOOKED_AT = [0, 0.25, 0.5, 0.75, 1, 1.5, 2, 3, 4, 6, 8, 12] as const;
+/** Halvings between two of these. */
+const HALVINGS = 4;
 
 const chancePast = (bells: readonly Bell[], limit: Limit, reference: number): number => {
   const below = limit.lower == null ? 0 : mixtureCdf(bells, limit.lower / reference);
@@ -14,23 +14,24 @@ const chancePast = (bells: readonly Bell[], limit: Limit, reference: number): nu
   return Math.min(1, below + above);
 };
 
-/** Years after the last reading at which the chance of being past the limit first reaches p; null beyond the horizon. */
-function yearsUntil(fit: ThreadFit, limit: Limit, reference: number, p: number): number | null {
+/** Years after the last reading at which the chance of being past the limit first reaches each p; null beyond the last. */
+function yearsUntil(fit: ThreadFit, limit: Limit, reference: number, chances: readonly number[]): (number | null)[] {
   const chanceAfter = (years: number) => chancePast(levelsAt(fit, years), limit, reference);
-  if (chanceAfter(0) >= p) return 0;
-  let high = 0.25;
-  while (chanceAfter(high) < p) {
-    high *= 1.5;
-    if (high > HORIZON_YEARS) return null;
-  }
-  let low = high / 1.5;
-  if (high === 0.25) low = 0;
-  while (high - low > FINE_YEARS) {
-    const middle = (low + high) / 2;
-    if (chanceAfter(middle) < p) low = middle;
-    else high = middle;
-  }
-  return high;
+  const seen: number[] = [];
+  const at = (index: number) => (seen[index] ??= chanceAfter(LOOKED_AT[index]!));
+  return chances.map((p) => {
+    let index = 0;
+    while (index < LOOKED_AT.length && at(index) < p) index += 1;
+    if (index === 0) return 0;
+    if (index === LOOKED_AT.length) return null;
+    let [low, high] = [LOOKED_AT[index - 1]!, LOOKED_AT[index]!] as [number, number];
+    for (let i = 0; i < HALVINGS; i += 1) {
+      const middle = (low + high) / 2;
+      if (chanceAfter(middle) < p) low = middle;
+      else high = middle;
+    }
+    return (low + high) / 2;
+  });
 }
 
 /** Below this chance at the next round nobody asks for the day of a crossing: it is far off. */
@@ -59,9 +60,8 @@ function crossingOf(fit: ThreadFit, lastDay: Day, reference: number, limit: Limi
   const below = limit.lower == null ? 0 : mixtureCdf(bells, limit.lower / reference);
   const above = limit.upper == null ? 0 : 1 - mixtureCdf(bells, limit.upper / reference);
   const side = limit.upper == null || (limit.lower != null && below >= above) ? 'lower' : 'upper';
-  const at = (p: number): Day | null => {
-    const years = yearsUntil(fit, limit, reference, p);
-    return years === null ? null : Math.round(lastDay + years * DAYS_A_YEAR);
-  };
-  return { side, earliest: at(0.1), likely: at(0.5), latest: at(0.9) };
+  const [earliest = null, likely = null, latest = null] = yearsUntil(fit, limit, reference, [0.1, 0.5, 0.9]).map(
+    (years) => (years === null ? null : Math.round(lastDay + years * DAYS_A_YEAR)),
+  );
+  return { side, earliest, likely, latest };
 }
