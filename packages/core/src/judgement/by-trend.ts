@@ -119,9 +119,11 @@ function judgeOutlook(
 }
 
 function nearerSide(limits: Limit, expected: number): 'lower' | 'upper' {
-  if (limits.lower == null) return 'upper';
-  if (limits.upper == null) return 'lower';
-  return expected - limits.lower < limits.upper - expected ? 'lower' : 'upper';
+  const lower = limits.lower ?? null;
+  const upper = limits.upper ?? null;
+  if (lower === null) return 'upper';
+  if (upper === null) return 'lower';
+  return expected - lower < upper - expected ? 'lower' : 'upper';
 }
 
 /** The last step that counts as one, as a judgement: watched while it is news and went the way wear would. */

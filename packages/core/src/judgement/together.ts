@@ -1,4 +1,3 @@
-import type { Point } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { Judgement } from './judgement.ts';
 import { signsOf, type Sign } from './signs.ts';
@@ -18,7 +17,7 @@ export interface Together {
 }
 
 const isOf = (state: ThreadState, { kind, points }: Threads): boolean =>
-  state.kind === kind && (points === undefined || (points as readonly Point[]).includes(state.point));
+  state.kind === kind && (points === undefined || points.includes(state.point));
 
 interface Shown extends Readable {
   readonly signs: readonly Sign[];

@@ -8,9 +8,12 @@ const LOOKED_AT = [0, 0.25, 0.5, 0.75, 1, 1.5, 2, 3, 4, 6, 8, 12] as const;
 /** Halvings between two of these. */
 const HALVINGS = 4;
 
+/** Whether a side of the limits is not there. */
+const isOpen = (side: number | null | undefined): side is null | undefined => side === null || side === undefined;
+
 const chancePast = (bells: readonly Bell[], limit: Limit, reference: number): number => {
-  const below = limit.lower == null ? 0 : mixtureCdf(bells, limit.lower / reference);
-  const above = limit.upper == null ? 0 : 1 - mixtureCdf(bells, limit.upper / reference);
+  const below = isOpen(limit.lower) ? 0 : mixtureCdf(bells, limit.lower / reference);
+  const above = isOpen(limit.upper) ? 0 : 1 - mixtureCdf(bells, limit.upper / reference);
   return Math.min(1, below + above);
 };
 
@@ -44,7 +47,7 @@ const CROSSING_FROM = 0.02;
  */
 export function threadAhead(fit: ThreadFit, lastDay: Day, reference: number, limit: Limit, day: Day): Outlook {
   const bells = levelsAt(fit, (day - lastDay) / DAYS_A_YEAR);
-  const hasLimit = limit.lower != null || limit.upper != null;
+  const hasLimit = !isOpen(limit.lower) || !isOpen(limit.upper);
   const chance = hasLimit ? chancePast(bells, limit, reference) : null;
   return {
     day,
@@ -57,9 +60,9 @@ export function threadAhead(fit: ThreadFit, lastDay: Day, reference: number, lim
 }
 
 function crossingOf(fit: ThreadFit, lastDay: Day, reference: number, limit: Limit, bells: readonly Bell[]): Crossing {
-  const below = limit.lower == null ? 0 : mixtureCdf(bells, limit.lower / reference);
-  const above = limit.upper == null ? 0 : 1 - mixtureCdf(bells, limit.upper / reference);
-  const side = limit.upper == null || (limit.lower != null && below >= above) ? 'lower' : 'upper';
+  const below = isOpen(limit.lower) ? 0 : mixtureCdf(bells, limit.lower / reference);
+  const above = isOpen(limit.upper) ? 0 : 1 - mixtureCdf(bells, limit.upper / reference);
+  const side = isOpen(limit.upper) || (!isOpen(limit.lower) && below >= above) ? 'lower' : 'upper';
   const [earliest = null, likely = null, latest = null] = yearsUntil(fit, limit, reference, [0.1, 0.5, 0.9]).map(
     (years) => (years === null ? null : Math.round(lastDay + years * DAYS_A_YEAR)),
   );

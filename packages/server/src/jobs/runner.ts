@@ -33,9 +33,11 @@ const claim = (db: Knex): Promise<RefitRow | undefined> =>
   db.transaction(async (trx) => {
     const row = await trx<RefitRow>('refits')
       .where({ state: 'queued' })
-      .orWhere((lost) =>
-        lost.whereIn('state', ['learning', 'judging']).whereRaw(`beat_at < now() - interval '${LOST_AFTER} seconds'`),
-      )
+      .orWhere((lost) => {
+        void lost
+          .whereIn('state', ['learning', 'judging'])
+          .whereRaw(`beat_at < now() - interval '${LOST_AFTER} seconds'`);
+      })
       .orderBy('asked_at')
       .forUpdate()
       .skipLocked()

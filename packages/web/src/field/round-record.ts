@@ -1,4 +1,14 @@
-import type { FittedPart, LooseEnd, Mode, NewFollowUp, NewReading, ProbeWindow, Season, StopId } from '@yarnix/core';
+import type {
+  FittedPart,
+  LooseEnd,
+  Mode,
+  NewEvent,
+  NewFollowUp,
+  NewReading,
+  ProbeWindow,
+  Season,
+  StopId,
+} from '@yarnix/core';
 
 /** A reading taken on this device. */
 export interface LocalReading {
@@ -20,6 +30,11 @@ export interface LocalPart {
 export interface LocalFollowUp {
   readonly id: string;
   readonly followUp: NewFollowUp;
+}
+
+export interface LocalEvent {
+  readonly id: string;
+  readonly event: NewEvent;
 }
 
 /** Everything of one round that was done on this device, typed or taken. */
@@ -44,6 +59,8 @@ export interface RoundRecord {
   readonly begun: readonly StopId[];
   readonly looseEnds: readonly LooseEnd[];
   readonly followUps: readonly LocalFollowUp[];
+  /** Repairs and changes noted on this round. */
+  readonly events: readonly LocalEvent[];
   /** What the probes' values in the drafts were taken from: by place, then by input. */
   readonly probes: Readonly<Record<string, Readonly<Record<string, ProbeWindow>>>>;
 }
@@ -72,6 +89,7 @@ export const newRound = (
   begun: [],
   looseEnds: [],
   followUps: [],
+  events: [],
   probes: {},
 });
 
@@ -136,6 +154,12 @@ export const withLooseEnd = (record: RoundRecord, end: LooseEnd): RoundRecord =>
   looseEnds: record.looseEnds.some((e) => e.id === end.id)
     ? record.looseEnds.map((e) => (e.id === end.id ? end : e))
     : [...record.looseEnds, end],
+});
+
+/** The record with a repair as it now stands. */
+export const withEvent = (record: RoundRecord, next: LocalEvent): RoundRecord => ({
+  ...record,
+  events: [...record.events.filter((e) => e.id !== next.id), next],
 });
 
 /** The record with a follow-up as it now stands. */

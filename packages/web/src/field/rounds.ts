@@ -4,11 +4,13 @@ import { somethingToSend, type Outgoing } from './outbox.ts';
 import {
   completed,
   newRound,
+  withEvent,
   withFollowUp,
   withLooseEnd,
   withPart,
   withReading,
   withRefusal,
+  type LocalEvent,
   type LocalFollowUp,
   type LocalPart,
   type LocalReading,
@@ -176,6 +178,12 @@ export function openLooseEnds(visitId: string, ends: readonly (LooseEnd & { code
 export const keepFollowUp = (visitId: string, next: LocalFollowUp): Promise<void> =>
   change(visitId, (record) => withFollowUp(record, next), [
     { path: `/api/follow-ups/${next.id}`, body: next.followUp, visitId, id: next.id },
+  ]);
+
+/** Notes a repair, or takes it back. */
+export const keepEvent = (visitId: string, next: LocalEvent): Promise<void> =>
+  change(visitId, (record) => withEvent(record, next), [
+    { path: `/api/events/${next.id}`, body: next.event, visitId, id: next.id },
   ]);
 
 /** Keeps a photo until it has reached the office. */

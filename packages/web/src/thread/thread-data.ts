@@ -1,6 +1,7 @@
 import {
   byThread,
   dayOf,
+  EVENTS,
   inlineThread,
   judgedReading,
   nextRoundAfter,
@@ -9,14 +10,17 @@ import {
   threadKey,
   type ComponentView,
   type Day,
+  type FleetPrior,
   type InlineThreadData,
   type Point,
   type Policy,
   type ReadingKind,
   type ReadingView,
   type SystemDetail,
+  type SystemThread,
   type ThreadState,
 } from '@yarnix/core';
+import { eventsOf } from './events-of.ts';
 
 /** Everything the thread screen shows: this life of the part, the lives before it in the same place, and what is ahead. */
 export interface ThreadData {
@@ -30,16 +34,53 @@ export interface ThreadData {
   /** Readings that count of earlier parts in the same slot, oldest life first. */
   readonly before: readonly { readonly part: ComponentView; readonly points: readonly { day: Day; value: number }[] }[];
   readonly nominal: number | null;
+  /** Where watching begins, kind's unit; null when it does not. */
+  readonly watchFrom: number | null;
+  /** Each number as compared, by the reading's id, and whether it was set aside as odd. */
+  readonly compared: ReadonlyMap<string, ComparedValue>;
+  /** The common conditions, in words; null where a kind has none. */
+  readonly common: string | null;
+  /** Repairs since the part was fitted that may have moved this thread. */
+  readonly events: readonly { readonly day: Day; readonly title: string }[];
+}
+
+export interface ComparedValue {
+  readonly value: number;
+  readonly known: boolean;
+  readonly odd: boolean;
 }
 
 const numbersOf = (readings: readonly ReadingView[]) =>
   readings.filter((r) => r.value !== null).map((r) => ({ day: dayOf(r.takenAt), value: r.value ?? 0 }));
 
+const aboutOf = (system: SystemDetail, part: ComponentView, point: Point) => ({
+  systemKind: system.kind,
+  plate: system.plate,
+  component: { ...part, fittedOn: part.fittedOn === null ? null : dayOf(part.fittedOn) },
+  point,
+});
+
+/** What the verdict made of each reading. Readings of one day are told apart by value and method. */
+function comparedOf(thread: SystemThread<ReadingView, unknown> | undefined): Map<string, ComparedValue> {
+  const numeric = thread?.state.numeric;
+  const values = new Map<string, ComparedValue>();
+  if (!thread || !numeric) return values;
+  const left = [...thread.readings];
+  for (const [index, { reading, value, known }] of numeric.compared.entries()) {
+    const at = left.findIndex(
+      (r) => r.value === reading.value && r.method === reading.method && dayOf(r.takenAt) === reading.day,
+    );
+    const [own] = at < 0 ? [] : left.splice(at, 1);
+    if (own) values.set(own.id, { value, known, odd: numeric.setAside.includes(index) });
+  }
+  return values;
+}
+
 /** Gathers a thread from a system; null when it has no such part or kind. */
 export function threadData(
   system: SystemDetail,
   asked: { componentId: string; kind: string; point: string },
-  policy: Policy,
+  { policy, prior }: { policy: Policy; prior: FleetPrior | null },
   today: Day,
 ): ThreadData | null {
   const part = system.components.find((c) => c.id === asked.componentId);
@@ -47,9 +88,11 @@ export function threadData(
   if (!part || !kind) return null;
   const withDays = system.components.map((c) => ({ ...c, fittedOn: c.fittedOn === null ? null : dayOf(c.fittedOn) }));
   const living = withDays.filter((c) => c.removedOn === null || c.id === part.id);
-  const judged = { kind: system.kind, plate: system.plate, components: living };
+  const judged = { kind: system.kind, plate: system.plate, components: living, events: eventsOf(system) };
   const mine = system.readings.filter((r) => r.componentId === part.id);
-  const threads = systemThreads(judged, mine, nextRoundAfter(today, policy), policy);
+  // Read together with the parts that are in now; of one that is out only its own readings count.
+  const counting = part.removedOn === null ? system.readings : mine;
+  const threads = systemThreads(judged, counting, nextRoundAfter(today, policy), policy, prior ?? undefined);
   const thread = threads.find((t) => t.key === threadKey(asked));
   const all = byThread(system.readings);
   const earlier = system.components.filter(
@@ -72,5 +115,12 @@ export function threadData(
       .filter((life) => life.points.length > 0)
       .reverse(),
     nominal: limits?.known ? limits.nominal : null,
+    watchFrom: limits?.known ? (kind.wear === 'falls' ? limits.watchLower : limits.watchUpper) : null,
+    compared: comparedOf(thread),
+    common: kind.likeForLike?.words(aboutOf(system, part, asked.point as Point)) ?? null,
+    events: system.events
+      .filter((e) => part.fittedOn === null || e.on >= part.fittedOn)
+      .filter((e) => (EVENTS[e.kind].moves as readonly string[]).includes(kind.id))
+      .map((e) => ({ day: dayOf(e.on), title: EVENTS[e.kind].title })),
   };
 }

@@ -79,7 +79,7 @@ const at = (componentId: string) =>
   threadData(
     system,
     { componentId, kind: 'run-capacitor-capacitance', point: 'herm' },
-    DEFAULT_POLICY,
+    { policy: DEFAULT_POLICY, prior: null },
     dayOf('2026-10-01'),
   )!;
 
@@ -97,9 +97,16 @@ test('the thread of a part that came out is still there', () => {
 
 test('unknown parts and kinds have no thread', () => {
   expect(
-    threadData(system, { componentId: 'nobody', kind: 'run-capacitor-capacitance', point: 'herm' }, DEFAULT_POLICY, 0),
+    threadData(
+      system,
+      { componentId: 'nobody', kind: 'run-capacitor-capacitance', point: 'herm' },
+      { policy: DEFAULT_POLICY, prior: null },
+      0,
+    ),
   ).toBeNull();
-  expect(threadData(system, { componentId: 'new', kind: 'mood', point: 'herm' }, DEFAULT_POLICY, 0)).toBeNull();
+  expect(
+    threadData(system, { componentId: 'new', kind: 'mood', point: 'herm' }, { policy: DEFAULT_POLICY, prior: null }, 0),
+  ).toBeNull();
 });
 
 test('the chart draws the forecast dashed and without points, unlike what was measured', () => {

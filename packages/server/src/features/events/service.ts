@@ -8,7 +8,7 @@ import { eventsStore } from './store.ts';
 export function eventsService(db: Knex) {
   const store = eventsStore(db);
   return {
-    ofSystem: store.ofSystem,
+    ofSystem: (context: RequestContext, systemId: string): Promise<EventView[]> => store.ofSystem(context, systemId),
     /** As judging sees them. */
     happenedTo: async (context: RequestContext, systemId: string): Promise<SystemEvent[]> =>
       (await store.ofSystem(context, systemId)).map(({ kind, on }) => ({ kind, day: dayOf(on) })),

@@ -27,7 +27,9 @@ function matchingParts(db: Knex, context: RequestContext, filter: WatchFilter): 
   if (filter.season === 'cooling') void query.whereNotIn('k.slot', [...HEATING_ONLY]);
   if (filter.season === 'heating') {
     const heatPumps = systems.clone().whereLike('kind', HEATS_WITH_ITS_COMPRESSOR);
-    void query.where((part) => part.whereNotIn('k.slot', [...COOLING_SIDE]).orWhereIn('k.system_id', heatPumps));
+    void query.where((part) => {
+      void part.whereNotIn('k.slot', [...COOLING_SIDE]).orWhereIn('k.system_id', heatPumps);
+    });
   }
   return query;
 }

@@ -12,7 +12,9 @@ import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { watchCsv } from './csv.ts';
 import type { WatchFilter } from './filter.ts';
-import { MOST_CHANGES, watchStore } from './store.ts';
+import { changesStore } from './changes-store.ts';
+import { snoozesStore } from './snoozes-store.ts';
+import { watchStore } from './store.ts';
 
 /** What is asked of the Watch. */
 export interface Asked {
@@ -24,12 +26,15 @@ export interface Asked {
 }
 
 const WEEK_MS = 7 * 86_400_000;
+/** How many changes are told one by one. */
+const MOST_CHANGES = 30;
 /** Lines of an exported list. */
 const MOST_LINES = 20_000;
 
 /** The Watch: parts across all systems that are likely to fail before their next round, the most urgent first. */
 export function watchService(db: Knex, now: () => Date) {
   const store = watchStore(db);
+  const snoozes = snoozesStore(db);
   const today = () => now().toISOString().slice(0, 10);
   const filterOf = ({ standing, area, season, slot, snoozed }: Asked): WatchFilter => ({
     standing: standing ?? LIKELY_TO_FAIL,
@@ -58,7 +63,7 @@ export function watchService(db: Knex, now: () => Date) {
     /** What stands otherwise than a week ago. */
     async changes(context: RequestContext): Promise<WatchChanges> {
       const since = new Date(now().getTime() - WEEK_MS);
-      const all = await store.changes(context, since);
+      const all = await changesStore(db).changes(context, since);
       const worse = all.filter((c) => severityOf(c.to) > severityOf(c.from)).length;
       return {
         since: since.toISOString().slice(0, 10),
@@ -69,16 +74,16 @@ export function watchService(db: Knex, now: () => Date) {
     },
 
     async snooze(context: RequestContext, id: string, { until, reason }: Snooze): Promise<Snooze> {
-      if (!(await store.isLivingPart(context, id))) throw notFound('part');
+      if (!(await snoozes.isLivingPart(context, id))) throw notFound('part');
       if (until <= today()) {
         const detail = 'Set aside until a day ahead of today.';
         throw new ProblemError('invalid-request', detail, [{ path: 'until', detail }]);
       }
-      await store.snooze(context, id, until, reason, now());
+      await snoozes.snooze(context, id, until, reason, now());
       return { until, reason };
     },
     async wake(context: RequestContext, id: string): Promise<{ woken: boolean }> {
-      return { woken: (await store.wake(context, id)) > 0 };
+      return { woken: (await snoozes.wake(context, id)) > 0 };
     },
   };
 }

@@ -1,4 +1,4 @@
-import type { Slot, Standing, StandingChange, SystemKind, WatchPage, WatchRow } from '@yarnix/core';
+import type { Slot, Standing, SystemKind, WatchPage, WatchRow } from '@yarnix/core';
 import { severityOf } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
@@ -46,9 +46,6 @@ const rowOf = (row: Row, today: string): WatchRow =>
         ? { until: row.until, reason: row.reason ?? '', by: row.set_by ?? '' }
         : null,
   }) as WatchRow;
-
-/** How many changes are told one by one. */
-const MOST_CHANGES = 30;
 
 export const watchStore = (db: Knex) => ({
   async rows(context: RequestContext, filter: WatchFilter, limit: number, offset: number): Promise<WatchRow[]> {
@@ -118,64 +115,4 @@ export const watchStore = (db: Knex) => ({
       );
     return rows.map((r) => ({ ...r, count: Number(r.count) }));
   },
-
-  /** Parts that stand otherwise now than they did at a moment, the newest change first; what went to and fro is left out. */
-  async changes(context: RequestContext, since: Date): Promise<StandingChange[]> {
-    const first = db('standing_changes')
-      .where({ firm_id: context.firmId })
-      .where('at', '>=', since)
-      .distinctOn('component_id')
-      .orderBy(['component_id', 'at', 'id'])
-      .select('component_id', 'from_standing')
-      .as('f');
-    const latest = db('standing_changes')
-      .where({ firm_id: context.firmId })
-      .where('at', '>=', since)
-      .groupBy('component_id')
-      .select('component_id', db.raw('max(at) as at'))
-      .as('l');
-    const rows = await db(first)
-      .join(latest, 'l.component_id', 'f.component_id')
-      .join('components as k', 'k.id', 'f.component_id')
-      .join('systems as s', 's.id', 'k.system_id')
-      .whereNull('k.removed_on')
-      .whereRaw('k.standing <> f.from_standing')
-      .orderBy([{ column: 'l.at', order: 'desc' }, 'k.id'])
-      .select<{ id: string; system_id: string; slot: Slot; address: string; from: Standing; to: Standing; at: Date }[]>(
-        'k.id',
-        'k.system_id',
-        'k.slot',
-        's.address',
-        'f.from_standing as from',
-        'k.standing as to',
-        'l.at',
-      );
-    return rows.map((r) => ({
-      componentId: r.id,
-      systemId: r.system_id,
-      slot: r.slot,
-      address: r.address,
-      from: r.from,
-      to: r.to,
-      at: r.at.toISOString(),
-    }));
-  },
-
-  async isLivingPart(context: RequestContext, id: string): Promise<boolean> {
-    const row: unknown = await db('components')
-      .where({ firm_id: context.firmId, id })
-      .whereNull('removed_on')
-      .first('id');
-    return row !== undefined;
-  },
-
-  snooze: (context: RequestContext, id: string, until: string, reason: string, at: Date) =>
-    db('snoozes')
-      .insert({ component_id: id, firm_id: context.firmId, person_id: context.personId, until, reason, set_at: at })
-      .onConflict('component_id')
-      .merge(['until', 'reason', 'person_id', 'set_at']),
-  wake: (context: RequestContext, id: string) =>
-    db('snoozes').where({ firm_id: context.firmId, component_id: id }).delete(),
 });
-
-export { MOST_CHANGES };

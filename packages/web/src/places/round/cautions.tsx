@@ -2,7 +2,7 @@ import { STANDING_CAUTION } from '@yarnix/core';
 import { Collapsible } from 'radix-ui';
 import { Spline, TriangleAlert } from 'lucide-react';
 import type { ReactNode } from 'react';
-import type { RoundStop } from './round-model.ts';
+import type { RoundStop } from './round-view.ts';
 
 /** What state the system must be in, and the cautions of the stop: titles always in sight, the words one tap away. */
 export function StopState({

@@ -16,7 +16,7 @@ import {
   type SystemDetail,
 } from '@yarnix/core';
 import type { RoundRecord } from '../../field/round-record.ts';
-import type { RoundView } from './round-model.ts';
+import type { RoundView } from './round-view.ts';
 import type { RoundComponent } from './round-parts.ts';
 
 export interface RoundChange extends Change {
@@ -33,15 +33,22 @@ export function roundChanges(
   view: RoundView,
   policy: Policy,
 ): RoundChange[] {
-  const judged = { kind: system.kind, plate: system.plate, components: view.components };
-  const now = systemThreads(judged, view.readings, view.nextRound, policy);
+  const judged = { kind: system.kind, plate: system.plate, components: view.components, events: view.events };
+  const now = systemThreads(judged, view.readings, view.nextRound, policy, view.prior);
   const touched = now.filter((t) => t.readings.some((r) => r.visitId === record.visitId));
   const older = byThread(view.readings.filter((r) => r.visitId !== record.visitId));
   const details = new Map(touched.map((t) => [t.key, t]));
   const atClose = touched.map((t) => {
     const before = (older.get(t.key) ?? []).filter((r) => t.readings.includes(r));
     const last = before.findLast((r) => r.value !== null);
-    const context = { systemKind: system.kind, plate: system.plate, component: t.component, nextRound: view.nextRound };
+    const context = {
+      systemKind: system.kind,
+      plate: system.plate,
+      component: t.component,
+      nextRound: view.nextRound,
+      prior: view.prior,
+      events: view.events,
+    };
     const then = threadState(before.map(judgedReading), context, policy);
     const latest = t.readings.findLast((r) => r.visitId === record.visitId && r.value !== null);
     return {
@@ -69,8 +76,8 @@ export const isTelling = (change: RoundChange): boolean =>
 
 /** Each part that was measured on this round: how it stands, its most telling reason, and the chance it carries. */
 export function partsTested(system: SystemDetail, record: RoundRecord, view: RoundView) {
-  const judged = { kind: system.kind, plate: system.plate, components: view.components };
-  const threads = systemThreads(judged, view.readings, view.nextRound, view.policy);
+  const judged = { kind: system.kind, plate: system.plate, components: view.components, events: view.events };
+  const threads = systemThreads(judged, view.readings, view.nextRound, view.policy, view.prior);
   return view.components.map((part) => {
     const own = threads.filter((t) => t.component.id === part.id);
     const worst = own.reduce<(typeof own)[number] | null>(

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { RoundRecord } from '../../field/round-record.ts';
 import { Button } from '../../kit/button.tsx';
 import { putOff } from './put-off.tsx';
-import type { RoundField, RoundStop } from './round-model.ts';
+import type { RoundField, RoundStop } from './round-view.ts';
 
 interface Missing {
   readonly stop: RoundStop;

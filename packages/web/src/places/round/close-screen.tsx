@@ -10,6 +10,7 @@ import { ReasonLine } from '../../kit/reason-line.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
 import { isTelling, roundChanges, type RoundChange } from './changes.ts';
 import { CloseLooseEnds } from './close-loose-ends.tsx';
+import { CloseRepairs } from './close-repairs.tsx';
 import { missingFields, NotTaken, PutOffList } from './close-open-ends.tsx';
 import { roundName } from './field-words.ts';
 import { roundBase, systemLine } from './stop-props.ts';
@@ -107,6 +108,7 @@ function Close({ system, record, view }: Extract<RoundScreenData, { status: 'her
             </Button>
           )}
         </div>
+        <CloseRepairs system={system} record={record} />
         <NotTaken record={record} stops={view.stops} base={base} />
         <PutOffList stops={view.stops} />
         <CloseLooseEnds record={record} />

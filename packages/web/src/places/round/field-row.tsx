@@ -4,7 +4,7 @@ import { Button } from '../../kit/button.tsx';
 import { InlineThread } from '../../thread/inline-thread.tsx';
 import { baselineWords, lastValues } from './field-words.ts';
 import { OneInput } from './one-input.tsx';
-import type { RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
 import type { Spot, useEntry } from './use-entry.ts';
 import { UsualButton } from './usual.tsx';
 import { OtherReasons, VerdictWords } from './verdict-words.tsx';

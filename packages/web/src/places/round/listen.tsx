@@ -5,7 +5,7 @@ import { practiceFaults, useProbes, type Listening } from '../../field/probes.ts
 import { change } from '../../field/rounds.ts';
 import { withProbes, type RoundRecord } from '../../field/round-record.ts';
 import { Button } from '../../kit/button.tsx';
-import type { RoundField, RoundView } from './round-model.ts';
+import type { RoundField, RoundView } from './round-view.ts';
 
 type Probed = Extract<InputSpec, { type: 'number' }>;
 const isProbed = (spec: InputSpec): spec is Probed => spec.type === 'number' && spec.probe !== undefined;

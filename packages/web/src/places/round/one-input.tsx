@@ -1,7 +1,7 @@
 import type { InputSpec } from '@yarnix/core';
 import { ChoiceInput } from './choice-input.tsx';
 import { NumberInput } from './number-input.tsx';
-import type { RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
 import { SeveralInput } from './several-input.tsx';
 import { Stopwatch } from './stopwatch.tsx';
 import type { useEntry } from './use-entry.ts';

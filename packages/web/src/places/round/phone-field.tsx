@@ -3,7 +3,7 @@ import { InlineThread } from '../../thread/inline-thread.tsx';
 import { TakeWorkedOut, WorkedOut } from './field-row.tsx';
 import { baselineWords, lastValues } from './field-words.ts';
 import { OneInput } from './one-input.tsx';
-import type { RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
 import type { Spot, useEntry } from './use-entry.ts';
 import { VerdictWords } from './verdict-words.tsx';
 

@@ -12,7 +12,7 @@ import { PhoneHead } from './phone-head.tsx';
 import { PhotoButton } from './photo-button.tsx';
 import { PutOffLine, PutOffReasons } from './put-off.tsx';
 import { ReplacePart } from './replace-part.tsx';
-import type { RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
 import { isReplaceable } from './round-parts.ts';
 import { runningShort } from './running-clock.tsx';
 import { beginStop, toRestore } from './stop-begin.ts';

@@ -5,7 +5,7 @@ import { change, keepFollowUp } from '../../field/rounds.ts';
 import { withoutDraft, type RoundRecord } from '../../field/round-record.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field } from '../../kit/field.tsx';
-import type { RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
 
 /** Puts a field off for a reason; its follow-up is due as the reason usually allows, or on the day given. */
 export function putOff(record: RoundRecord, field: RoundField, reason: PutOffReason, note = '', dueOn?: string): void {

@@ -11,7 +11,8 @@ import {
   type RoundRecord,
 } from '../../field/round-record.ts';
 import { isTelling, roundChanges } from './changes.ts';
-import { roundView, type RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
+import { roundView } from './round-model.ts';
 
 const now = Date.parse('2026-10-10T15:00:00Z');
 const visitId = 'visit-now';

@@ -19,78 +19,32 @@ import {
   type About,
   type Conditions,
   type Day,
-  type FollowUpView,
   type EntryCheck,
+  type FleetPrior,
   type InlineThreadData,
   type Inputs,
   type PlannedReading,
   type Policy,
   type PressureTables,
   type Season,
-  type Stop,
   type SystemDetail,
+  type SystemEvent,
   type Verdict,
 } from '@yarnix/core';
-import { placeKey, type LocalFollowUp, type RoundRecord } from '../../field/round-record.ts';
+import { eventsOf } from '../../thread/events-of.ts';
+import { placeKey, type RoundRecord } from '../../field/round-record.ts';
 import { readTexts, requiredInputs, textOf, type Typed } from './field-entry.ts';
 import { allReadings, livingParts, type RoundComponent, type RoundReading } from './round-parts.ts';
+import type { RoundField, RoundView } from './round-view.ts';
+import { followUpOf, owedAt } from './put-off-before.ts';
 import { runningMinutes, visitConditions } from './visit-conditions.ts';
-
-/** One field of a round as it stands: what was typed, what it comes to, and how it is judged. */
-export interface RoundField {
-  readonly key: string;
-  readonly planned: PlannedReading<RoundComponent>;
-  readonly about: About;
-  /** Text in each input, typed or taken. */
-  readonly texts: Readonly<Record<string, string>>;
-  readonly status: 'empty' | 'unfinished' | 'refused' | 'questioned' | 'ready' | 'taken' | 'put-off';
-  /** What holds for this reading now. */
-  readonly conditions: Conditions;
-  /** The entry when all is as it should be, while nothing has been entered. */
-  readonly usual: Inputs | null;
-  /** Why it was put off on this round. */
-  readonly followUp: LocalFollowUp | null;
-  /** Put off on an earlier visit and not taken since. */
-  readonly owed: FollowUpView | null;
-  /** Sentences at the field: why it is refused, or what is asked. */
-  readonly sentences: readonly string[];
-  /** The input the sentence belongs to, when it belongs to one. */
-  readonly badInput: string | null;
-  /** A plausible value for a slipped decimal point, ready to be put in. */
-  readonly perhaps: number | null;
-  readonly verdict: Verdict | null;
-  readonly thread: InlineThreadData;
-  /** Earlier numbers of the thread, latest first. */
-  readonly before: readonly { readonly value: number; readonly day: Day; readonly method: string }[];
-  readonly entry: { readonly inputs: Inputs; readonly check: Exclude<EntryCheck, { outcome: 'refused' }> } | null;
-  /** The reading of this field taken on this visit, if any. */
-  readonly taken: RoundReading | null;
-}
-
-export interface RoundStop extends Omit<Stop<RoundComponent>, 'readings'> {
-  readonly fields: readonly RoundField[];
-  /** Minutes the machine has run in this stop's mode; null when nobody said it began. */
-  readonly runningMin: number | null;
-}
-
-export interface RoundView {
-  readonly stops: readonly RoundStop[];
-  readonly conditions: Conditions;
-  readonly outdoorProblem: string | null;
-  readonly components: readonly RoundComponent[];
-  /** Everything that counts: from the server and from this device. */
-  readonly readings: readonly RoundReading[];
-  readonly nextRound: Day;
-  /** The firm's, by which everything here is judged. */
-  readonly policy: Policy;
-  readonly season: Season;
-  readonly tables: PressureTables;
-}
 
 interface Scene {
   readonly system: SystemDetail;
   readonly record: RoundRecord;
   readonly policy: Policy;
+  readonly prior: FleetPrior | undefined;
+  readonly events: readonly SystemEvent[];
   readonly components: readonly RoundComponent[];
   readonly readings: readonly RoundReading[];
   /** The readings that stand, by thread, each in the order they were taken. */
@@ -116,6 +70,7 @@ function verdictFor(
   check: Exclude<EntryCheck, { outcome: 'refused' }>,
   earlier: readonly RoundReading[],
   conditions: Conditions,
+  inputs: Inputs,
 ): Verdict {
   return judge(
     {
@@ -126,6 +81,7 @@ function verdictFor(
       finding: check.finding,
       day: scene.today,
       conditions,
+      inputs,
     },
     {
       systemKind: scene.system.kind,
@@ -134,6 +90,8 @@ function verdictFor(
       earlier: threadReadingsOf(earlier.map(judgedReading)),
       nextRound: scene.nextRound,
       companions: companionsAt(scene, planned),
+      prior: scene.prior,
+      events: scene.events,
     },
     scene.policy,
   );
@@ -164,6 +122,8 @@ function drawThread(
     plate: scene.system.plate,
     component: planned.component,
     nextRound: scene.nextRound,
+    prior: scene.prior,
+    events: scene.events,
   };
   const state = threadState(judged, context, scene.policy);
   return state ? inlineThread(judged, state) : { points: [], limit: null, baseline: null, ahead: null };
@@ -241,7 +201,7 @@ function fieldOf(scene: Scene, planned: PlannedReading<RoundComponent>, runningM
   const status = statusOf(typed, check, isDraft, taken !== null, requiredInputs(planned));
   const followUp = followUpOf(scene.record, key);
   const entered = status === 'empty' ? null : accepted;
-  const verdict = once(() => (entered ? verdictFor(scene, planned, entered, earlier, conditions) : null));
+  const verdict = once(() => (entered ? verdictFor(scene, planned, entered, earlier, conditions, typed.inputs) : null));
   // What is still in question would squash the thread it is to be compared with.
   const shown = isDraft && check?.outcome === 'questioned' ? null : entered;
   const inline = once(() => (isFindingOnly ? NO_THREAD : drawThread(scene, planned, earlier, shown)));
@@ -272,24 +232,6 @@ function fieldOf(scene: Scene, planned: PlannedReading<RoundComponent>, runningM
   };
 }
 
-/** The follow-up this round made of a field, unless it was taken back. */
-const followUpOf = (record: RoundRecord, key: string): LocalFollowUp | null =>
-  record.followUps.find((f) => placeKey(f.followUp) === key && !f.followUp.withdrawn) ?? null;
-
-/** What an earlier visit put off at a place and nobody has taken since. */
-const owedAt = (
-  system: SystemDetail,
-  place: { componentId: string; kind: string; point: string },
-): FollowUpView | null =>
-  system.followUps.find(
-    (f) =>
-      f.componentId === place.componentId &&
-      f.kind === place.kind &&
-      f.point === place.point &&
-      f.doneBy === null &&
-      !f.withdrawn,
-  ) ?? null;
-
 /** The season a round is worked for: as chosen at its start, else by its date. */
 export const seasonOfRound = (record: RoundRecord): Season => record.season ?? seasonOf(dayOf(record.startedAt));
 
@@ -300,7 +242,14 @@ export function roundView(
   policy: Policy,
   now: number,
   tables: PressureTables = {},
+  prior?: FleetPrior,
 ): RoundView {
+  const noted = record.events.filter((e) => !e.event.withdrawn && !system.events.some((known) => known.id === e.id));
+  const taken = new Set(record.events.filter((e) => e.event.withdrawn).map((e) => e.id));
+  const events = [
+    ...eventsOf({ events: system.events.filter((e) => !taken.has(e.id)) }),
+    ...noted.map(({ event }) => ({ kind: event.kind, day: dayOf(event.on) })),
+  ];
   const components = livingParts(system, record);
   const readings = allReadings(system, record);
   const { conditions, problem } = visitConditions(record, readings, now, system.plate.altitudeFt);
@@ -308,11 +257,36 @@ export function roundView(
   const nextRound = nextRoundAfter(today, policy);
   const season = seasonOfRound(record);
   const threads = byThread(readings);
-  const scene: Scene = { system, record, policy, components, readings, threads, conditions, tables, today, nextRound };
+  const scene: Scene = {
+    system,
+    record,
+    policy,
+    prior,
+    events,
+    components,
+    readings,
+    threads,
+    conditions,
+    tables,
+    today,
+    nextRound,
+  };
   const plan = planRound({ systemKind: system.kind, plate: system.plate, components, season });
   const stops = plan.map((stop) => {
     const runningMin = runningMinutes(record, stop.mode, now);
     return { ...stop, runningMin, fields: stop.readings.map((planned) => fieldOf(scene, planned, runningMin)) };
   });
-  return { stops, conditions, outdoorProblem: problem, components, readings, nextRound, policy, season, tables };
+  return {
+    stops,
+    conditions,
+    outdoorProblem: problem,
+    components,
+    readings,
+    nextRound,
+    policy,
+    prior,
+    events,
+    season,
+    tables,
+  };
 }

@@ -4,7 +4,7 @@ import { Failed, Loading } from '../../app/states.tsx';
 import { useWide } from '../../app/use-media.ts';
 import type { RoundRecord } from '../../field/round-record.ts';
 import { PhoneStop } from './phone-stop.tsx';
-import type { RoundStop } from './round-model.ts';
+import type { RoundStop } from './round-view.ts';
 import { beginStop, hasBegun } from './stop-begin.ts';
 import { useRoundView } from './use-round-view.ts';
 import { WideStop } from './wide-stop.tsx';

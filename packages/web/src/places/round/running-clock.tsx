@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { RoundRecord } from '../../field/round-record.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field } from '../../kit/field.tsx';
-import type { RoundStop } from './round-model.ts';
+import type { RoundStop } from './round-view.ts';
 import { setRunning } from './stop-begin.ts';
 
 /** "Running 4 min; readings count from 10": nothing where nothing has to settle. */

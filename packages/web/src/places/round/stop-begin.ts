@@ -2,7 +2,7 @@ import { isLoose, type LooseEnd } from '@yarnix/core';
 import { change, openLooseEnds } from '../../field/rounds.ts';
 import type { RoundRecord } from '../../field/round-record.ts';
 import { openedNow } from './loose-ends-bar.tsx';
-import type { RoundStop } from './round-model.ts';
+import type { RoundStop } from './round-view.ts';
 
 /** What a stop's instructions leave loose, once they were followed. */
 export const hasBegun = (record: RoundRecord, stop: RoundStop): boolean => record.begun.includes(stop.id);

@@ -1,7 +1,7 @@
 import { sayReason, severityOf, SYSTEM_KIND_NAMES, type SystemDetail } from '@yarnix/core';
 import { POINT_NAMES } from '@yarnix/core';
 import type { RoundRecord } from '../../field/round-record.ts';
-import type { RoundField, RoundStop, RoundView } from './round-model.ts';
+import type { RoundField, RoundStop, RoundView } from './round-view.ts';
 
 export interface StopProps {
   readonly system: SystemDetail;

@@ -1,5 +1,5 @@
 import { NavLink } from 'react-router';
-import type { RoundStop, RoundView } from './round-model.ts';
+import type { RoundStop, RoundView } from './round-view.ts';
 
 const wanted = (stop: RoundStop) => stop.fields.filter((f) => f.status === 'taken' || !f.planned.method.optional);
 const isDone = (stop: RoundStop): boolean => wanted(stop).every((f) => f.status === 'taken' || f.status === 'put-off');

@@ -4,7 +4,7 @@ import { Failed, Loading } from '../../app/states.tsx';
 import { ButtonLink } from '../../kit/button.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
 import { partsTested } from './changes.ts';
-import type { RoundView } from './round-model.ts';
+import type { RoundView } from './round-view.ts';
 import { roundBase } from './stop-props.ts';
 import { useRoundView, type RoundScreenData } from './use-round-view.ts';
 

@@ -2,7 +2,7 @@ import { checkEntry, type Inputs, type NewReading } from '@yarnix/core';
 import { v7 } from 'uuid';
 import { addReading, change, takeReading } from '../../field/rounds.ts';
 import { withoutDraft, withText, type LocalReading, type RoundRecord } from '../../field/round-record.ts';
-import type { RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
 
 /** Puts a text into an input of a field; kept on the device at once. */
 export const type = (record: RoundRecord, field: RoundField, input: string, text: string): void =>

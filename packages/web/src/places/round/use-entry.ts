@@ -2,7 +2,7 @@ import type { Inputs } from '@yarnix/core';
 import { useCallback, useRef, useState } from 'react';
 import { press, type Key } from '../../kit/keypad.tsx';
 import type { RoundRecord } from '../../field/round-record.ts';
-import type { RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
 import { choose, take, takeEntry, type } from './take.ts';
 
 /** Where the pad types: a field and one of its inputs. */

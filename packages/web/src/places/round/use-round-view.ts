@@ -5,7 +5,8 @@ import { queries } from '../../app/queries.ts';
 import type { RoundRecord } from '../../field/round-record.ts';
 import { takeUpRound } from '../../field/rounds.ts';
 import { useRoundRecord } from '../../field/use-round.ts';
-import { roundView, type RoundView } from './round-model.ts';
+import type { RoundView } from './round-view.ts';
+import { roundView } from './round-model.ts';
 
 export type RoundScreenData =
   | { readonly status: 'loading' }
@@ -42,13 +43,14 @@ export function useRoundView(systemId: string, visitId: string): RoundScreenData
   const now = useNow();
 
   const policy = session.data?.firm.policy;
+  const prior = session.data?.firm.prior;
   const refrigerants = session.data?.refrigerants;
   const view = useMemo(
     () =>
       system.data && record && policy
-        ? roundView(system.data, record, policy, now, tablesOf(refrigerants ?? []))
+        ? roundView(system.data, record, policy, now, tablesOf(refrigerants ?? []), prior ?? undefined)
         : null,
-    [system.data, record, policy, refrigerants, now],
+    [system.data, record, policy, prior, refrigerants, now],
   );
   if (system.data && record && view) return { status: 'here', system: system.data, record, view };
   const error =

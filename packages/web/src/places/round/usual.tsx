@@ -1,7 +1,7 @@
 import type { Inputs, Method } from '@yarnix/core';
 import { Check } from 'lucide-react';
 import { Button } from '../../kit/button.tsx';
-import type { RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
 
 /** An entry in the words of its choices: "Blower, Compressor", "0 A". */
 export function entryWords(method: Method, inputs: Inputs): string {

@@ -2,7 +2,7 @@ import { severityOf, type Judgement } from '@yarnix/core';
 import { Button } from '../../kit/button.tsx';
 import { ReasonLine } from '../../kit/reason-line.tsx';
 import { Mark, StandingWord } from '../../kit/mark.tsx';
-import type { RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
 
 /** How much a reason says: the worse the more; what proves nothing comes last. */
 const weightOf = (reason: Judgement): number => (reason.standing === 'unproven' ? -1 : severityOf(reason.standing));

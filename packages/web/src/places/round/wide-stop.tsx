@@ -12,7 +12,7 @@ import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
 import { PhotoButton } from './photo-button.tsx';
 import { PutOffLine, PutOffReasons } from './put-off.tsx';
 import { ReplacePart } from './replace-part.tsx';
-import type { RoundField } from './round-model.ts';
+import type { RoundField } from './round-view.ts';
 import { isReplaceable } from './round-parts.ts';
 import { RunningClock } from './running-clock.tsx';
 import { beginStop, hasBegun, toRestore } from './stop-begin.ts';

@@ -14,7 +14,7 @@ import {
   systemThreads,
   titleOf,
   type ComponentView,
-  type Policy,
+  type Session,
   type Season,
   type Standing,
   type SystemDetail,
@@ -31,6 +31,7 @@ import { startRound } from '../../field/rounds.ts';
 import { Button, ButtonLink } from '../../kit/button.tsx';
 import { ReasonLine } from '../../kit/reason-line.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
+import { eventsOf } from '../../thread/events-of.ts';
 import { InlineThread } from '../../thread/inline-thread.tsx';
 import { dateWords } from '../round/field-words.ts';
 import { FollowUps } from './follow-ups.tsx';
@@ -126,16 +127,18 @@ function Part({
   );
 }
 
-function Parts({ system, policy }: { system: SystemDetail; policy: Policy }) {
+function Parts({ system, firm }: { system: SystemDetail; firm: Session['firm'] }) {
+  const { policy, prior } = firm;
   const living = system.components
     .filter((c) => c.removedOn === null)
     .map((c) => ({ ...c, fittedOn: c.fittedOn === null ? null : dayOf(c.fittedOn) }));
   const nextRound = nextRoundAfter(dayOf(new Date().toISOString()), policy);
   const threads = systemThreads(
-    { kind: system.kind, plate: system.plate, components: living },
+    { kind: system.kind, plate: system.plate, components: living, events: eventsOf(system) },
     system.readings,
     nextRound,
     policy,
+    prior ?? undefined,
   );
   return system.components
     .filter((c) => c.removedOn === null)
@@ -213,7 +216,7 @@ export function SystemScreen() {
           </div>
           <RoundButton system={data} />
         </div>
-        <Parts system={data} policy={session.data.firm.policy} />
+        <Parts system={data} firm={session.data.firm} />
       </section>
       <aside className="border-rule-strong bg-raised px-4 py-5 max-md:border-t md:border-l md:px-5">
         <div className="flex items-baseline justify-between">

@@ -112,7 +112,7 @@ export function ThreadScreen() {
   const data = threadData(
     system.data,
     { componentId, kind, point },
-    session.data.firm.policy,
+    session.data.firm,
     dayOf(new Date().toISOString()),
   );
   if (!data) return <p className="p-5 text-[17px]">There is no such thread on this system.</p>;
