@@ -33,6 +33,8 @@ export interface AppOptions {
   readonly identify?: Identify;
   /** How many seconds of house time the simulated probe kit lets pass in one; 1 is real time. */
   readonly probeSpeed?: number;
+  /** How often the whole of a firm is counted anew at most while much changes, ms. */
+  readonly countedEveryMs?: number;
 }
 
 const security = helmet({
@@ -65,8 +67,9 @@ export function createApp({
   now = () => new Date(),
   identify = fixedPerson(db),
   probeSpeed = 1,
+  countedEveryMs = 0,
 }: AppOptions): Express {
-  const services = servicesOn(db, now, probeSpeed);
+  const services = servicesOn(db, now, probeSpeed, countedEveryMs);
   const routes: AnyRoute[] = [
     sessionRoutes,
     systemsRoutes,

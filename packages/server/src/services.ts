@@ -14,7 +14,7 @@ import { visitsService } from './features/visits/service.ts';
 import { watchService } from './features/watch/service.ts';
 
 /** Every service on one database handle, and the clock. */
-export const servicesOn = (db: Knex, now: () => Date, probeSpeed: number) => ({
+export const servicesOn = (db: Knex, now: () => Date, probeSpeed: number, countedEveryMs: number) => ({
   now,
   probeSpeed,
   session: sessionService(db),
@@ -28,7 +28,7 @@ export const servicesOn = (db: Knex, now: () => Date, probeSpeed: number) => ({
   photos: photosService(db),
   refrigerants: refrigerantsService(db),
   probes: probesService(db, now),
-  watch: watchService(db, now),
+  watch: watchService(db, now, countedEveryMs),
   refits: refitsService(db, now),
 });
 

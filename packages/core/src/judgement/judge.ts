@@ -58,6 +58,8 @@ export interface Verdict extends Judgement {
   readonly outlook: Outlook | null;
   /** As read: under the conditions of this reading. */
   readonly limits: Limits;
+  /** Under the kind's common conditions: what compared values and the forecast are held against. */
+  readonly commonLimits: Limits;
   /** The thread as compared, in order of time, and which of it was set aside as odd. */
   readonly compared: readonly ComparedReading[];
   readonly setAside: readonly number[];
@@ -167,6 +169,7 @@ function judgeNumber(
     fit: trend?.fit ?? null,
     outlook: trend?.outlook ?? null,
     limits,
+    commonLimits,
     compared,
     setAside: trend?.setAside ?? [],
   });
@@ -177,7 +180,7 @@ function conclude(
   kind: ReadingKind,
   point: Point,
   value: number | null,
-  rest: Pick<Verdict, 'baseline' | 'fit' | 'outlook' | 'limits' | 'compared' | 'setAside'>,
+  rest: Pick<Verdict, 'baseline' | 'fit' | 'outlook' | 'limits' | 'commonLimits' | 'compared' | 'setAside'>,
 ): Verdict {
   const standing = combine(reasons, kind, point);
   const lead = reasons.find((r) => r.standing === standing) ?? reasons[0];
@@ -203,6 +206,7 @@ export function judge(reading: JudgedReading, context: JudgeContext, policy: Pol
     fit: null,
     outlook: null,
     limits,
+    commonLimits: limits,
     compared: [],
     setAside: [],
   });

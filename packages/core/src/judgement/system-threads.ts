@@ -56,10 +56,9 @@ export const judgedReading = (r: KeptReading): JudgedReading => ({
   inputs: r.inputs,
 });
 
-/** The readings that stand, by thread. */
-export function byThread<R extends KeptReading>(readings: readonly R[]): Map<string, R[]> {
+function grouped<R extends KeptReading>(standing: readonly R[]): Map<string, R[]> {
   const threads = new Map<string, R[]>();
-  for (const r of standingReadings(readings)) {
+  for (const r of standing) {
     const key = threadKey(r);
     const known = threads.get(key);
     if (known) known.push(r);
@@ -67,6 +66,10 @@ export function byThread<R extends KeptReading>(readings: readonly R[]): Map<str
   }
   return threads;
 }
+
+/** The readings that stand, by thread. */
+export const byThread = <R extends KeptReading>(readings: readonly R[]): Map<string, R[]> =>
+  grouped(standingReadings(readings));
 
 /** Values of one kind at a component's points on one visit; the latest of each point. */
 export function companionsOf(
@@ -81,6 +84,20 @@ export function companionsOf(
   return companions;
 }
 
+/** The companions of every part's kind on every visit, gathered once from readings that stand, in order. */
+function companionsIn(standing: readonly KeptReading[]) {
+  const nameOf = (r: { visitId: string; componentId: string; kind: string }) =>
+    `${r.visitId}/${r.componentId}/${r.kind}`;
+  const all = new Map<string, Partial<Record<Point, number>>>();
+  for (const r of standing) {
+    if (r.value === null) continue;
+    const known = all.get(nameOf(r)) ?? {};
+    known[r.point] = r.value;
+    all.set(nameOf(r), known);
+  }
+  return (of: { visitId: string; componentId: string; kind: string }) => all.get(nameOf(of)) ?? {};
+}
+
 /**
  * The day after which a thread's readings count: the day a part was fitted that changes them without being worn itself.
  * -Infinity when nothing restarts it. `components` are the system's living parts.
@@ -93,7 +110,13 @@ export function restartedOn(kind: string, point: Point, components: readonly Com
 
 /** The readings of a thread that count now: all of them, or those since something restarted it. */
 export function countingReadings<R extends KeptReading>(readings: readonly R[], components: readonly Component[]): R[] {
-  return readings.filter((r) => dayOf(r.takenAt) > restartedOn(r.kind, r.point, components));
+  const known = new Map<string, Day>();
+  return readings.filter((r) => {
+    const name = `${r.kind}/${r.point}`;
+    const after = known.get(name) ?? restartedOn(r.kind, r.point, components);
+    known.set(name, after);
+    return after === -Infinity || dayOf(r.takenAt) > after;
+  });
 }
 
 /** A system as judging sees it. */
@@ -122,11 +145,13 @@ export function systemThreads<R extends KeptReading, C extends Component & { id:
 ): SystemThread<R, C>[] {
   const components = new Map(system.components.map((c) => [c.id, c]));
   const threads: SystemThread<R, C>[] = [];
-  for (const [key, kept] of byThread(readings)) {
+  const standing = standingReadings(readings);
+  const companionsFor = companionsIn(standing);
+  for (const [key, kept] of grouped(standing)) {
     const newest = kept.at(-1);
     const component = newest && components.get(newest.componentId);
     if (!newest || !component) continue;
-    const companions = companionsOf(readings, newest);
+    const companions = companionsFor(newest);
     const { kind: systemKind, plate, events } = system;
     const context = { systemKind, plate, component, nextRound, companions, prior, events };
     const counting = countingReadings(kept, system.components);

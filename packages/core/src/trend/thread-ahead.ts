@@ -38,7 +38,7 @@ function yearsUntil(fit: ThreadFit, limit: Limit, reference: number, chances: re
 }
 
 /** Below this chance at the next round nobody asks for the day of a crossing: it is far off. */
-const CROSSING_FROM = 0.02;
+const CROSSING_FROM = 0.04;
 
 /**
  * Where a fitted thread will stand on a day: expected value, the range that holds it with 80 % chance, the chance of

@@ -6,9 +6,13 @@ import {
   type ReadyThread,
   type ThreadPrior,
 } from '@yarnix/core';
+import { setPriority } from 'node:os';
 import { parentPort, workerData } from 'node:worker_threads';
 import { connect } from '../database/connection.ts';
 import { judgeSystems, readSystems, threadsToLearn } from './refit-chunk.ts';
+
+/** Nice value of the worker threads. */
+const WORKER_PRIORITY = 10;
 
 /** What a refit asks of one of its worker threads. */
 export type RefitAsk =
@@ -24,6 +28,9 @@ export type RefitAsk =
 
 export type Gathered = ReturnType<typeof threadsToLearn>;
 export type RefitReply = { readonly done: Gathered | ThreadPrior | number } | { readonly failed: string };
+
+// People who ask come first: on Linux this lowers this thread alone.
+setPriority(WORKER_PRIORITY);
 
 const db = connect((workerData as { url: string }).url, 4);
 

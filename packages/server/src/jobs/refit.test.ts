@@ -8,6 +8,9 @@ import { openSuite, type Suite } from '../testing/suite.ts';
 import { judgeSystems, readSystems } from './refit-chunk.ts';
 import { jobRunner, type Runner } from './runner.ts';
 
+// Worker threads load the whole core first.
+jest.setTimeout(60_000);
+
 const AS_OF = 20_730;
 const firm = simulateFirm({ seed: 77, systems: 14, asOf: AS_OF, years: [3, 5] });
 const now = () => new Date(AS_OF * 86_400_000);

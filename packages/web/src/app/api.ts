@@ -29,6 +29,9 @@ export async function get<S extends z.ZodType>(path: string, schema: S, signal?:
   return schema.parse(await ask(path, signal ? { signal } : {}));
 }
 
+/** Asks for something to begin or to be taken away; the reply is not needed. */
+export const send = (method: 'POST' | 'DELETE', path: string): Promise<unknown> => ask(path, { method });
+
 /** Sends a body to an address the client has chosen; repeating it does no harm. A picture goes as it is. */
 export const put = (path: string, body: unknown): Promise<unknown> =>
   body instanceof Blob

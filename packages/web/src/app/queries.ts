@@ -1,10 +1,12 @@
 import {
   followUpsPageSchema,
+  latestRefitSchema,
   probeFaultsSchema,
   sessionSchema,
   systemDetailSchema,
   systemsPageSchema,
   visitsPageSchema,
+  watchChangesSchema,
   watchPageSchema,
 } from '@yarnix/core';
 import { queryOptions } from '@tanstack/react-query';
@@ -36,6 +38,16 @@ export const queries = {
     queryOptions({
       queryKey: ['follow-ups'],
       queryFn: ({ signal }) => get('/api/follow-ups', followUpsPageSchema, signal),
+    }),
+  watchChanges: () =>
+    queryOptions({
+      queryKey: ['watch', 'changes'],
+      queryFn: ({ signal }) => get('/api/watch/changes', watchChangesSchema, signal),
+    }),
+  refit: () =>
+    queryOptions({
+      queryKey: ['refit'],
+      queryFn: ({ signal }) => get('/api/refits/latest', latestRefitSchema, signal),
     }),
   watch: (search: string) =>
     queryOptions({

@@ -2,7 +2,7 @@ import { isoOf, sayQuantity, type Day } from '@yarnix/core';
 import type { ChartData, ChartOptions } from 'chart.js';
 import type { AnnotationOptions } from 'chartjs-plugin-annotation';
 import { knotDays } from './geometry.ts';
-import type { ThreadData } from './thread-data.ts';
+import { chartPoints, type ChartPoint, type ChartView, type ThreadData } from './thread-data.ts';
 
 /** The colours a chart is drawn with, read from the theme. */
 export interface Palette {
@@ -37,10 +37,11 @@ function livesBefore(data: ThreadData, palette: Palette): Dataset[] {
 }
 
 /** The fray: strands that leave the last reading and spread over the 80 % range at the next round. */
-function frayOf(data: ThreadData, palette: Palette): Dataset[] {
-  const last = data.inline?.points.at(-1);
+function frayOf(data: ThreadData, view: ChartView, palette: Palette): Dataset[] {
+  const last = chartPoints(data, view).at(-1);
   const ahead = data.inline?.ahead;
-  if (!last || !ahead) return [];
+  // The forecast is for common conditions: beside values as read it would be another matter.
+  if (!last || !ahead || view === 'read') return [];
   return Array.from({ length: STRANDS }, (_, n) => {
     const share = n / (STRANDS - 1);
     const end = ahead.low80 + (ahead.high80 - ahead.low80) * share;
@@ -59,20 +60,33 @@ function frayOf(data: ThreadData, palette: Palette): Dataset[] {
   });
 }
 
-/** The line runs through each day's mean, so that two methods on one visit do not make it zigzag. */
-const lineOf = (data: ThreadData, palette: Palette): Dataset => ({
+/** The line runs through each day's mean, so that two methods on one visit do not make it zigzag; odd readings are off it. */
+const lineOf = (points: readonly ChartPoint[], palette: Palette): Dataset => ({
   label: 'line',
   order: 2,
-  data: knotDays(data.inline?.points ?? []).map((p) => ({ x: momentOf(p.day), y: p.value })),
+  data: knotDays(points.filter((p) => !p.odd)).map((p) => ({ x: momentOf(p.day), y: p.value })),
   borderColor: palette.thread,
   borderWidth: 2.2,
   pointRadius: 0,
   pointHitRadius: 0,
 });
 
-function readingsOf(data: ThreadData, palette: Palette): Dataset {
-  const points = data.inline?.points ?? [];
+/** What is said of a reading beside its number: method, and what held while it was taken. */
+export function conditionWords({ reading, odd }: ChartPoint, data: ThreadData): string[] {
+  const { outdoorF, lineVolts, returnWetF } = reading.conditions;
+  const method = data.kind.methods.find((m) => m.id === reading.method)?.title;
+  return [
+    method ?? '',
+    outdoorF === undefined ? '' : `${outdoorF} °F outdoors`,
+    lineVolts === undefined ? '' : `${lineVolts} V`,
+    returnWetF === undefined ? '' : `return wet bulb ${returnWetF} °F`,
+    odd ? 'odd, set aside' : '',
+  ].filter(Boolean);
+}
+
+function readingsOf(points: readonly ChartPoint[], palette: Palette): Dataset {
   const isLast = (index: number) => index === points.length - 1;
+  const fill = (p: ChartPoint, i: number) => (p.odd ? 'transparent' : isLast(i) ? palette.hue : palette.knot);
   return {
     label: 'reading',
     order: 1,
@@ -80,15 +94,23 @@ function readingsOf(data: ThreadData, palette: Palette): Dataset {
     data: points.map((p) => ({ x: momentOf(p.day), y: p.value })),
     pointRadius: points.map((_, i) => (isLast(i) ? 7 : 4.5)),
     pointHoverRadius: 8,
-    pointBackgroundColor: points.map((_, i) => (isLast(i) ? palette.hue : palette.knot)),
+    pointStyle: points.map((p) => (p.odd ? 'crossRot' : 'circle')),
+    pointBackgroundColor: points.map(fill),
     pointBorderColor: points.map((_, i) => (isLast(i) ? palette.hue : palette.thread)),
     pointBorderWidth: 2,
   };
 }
 
-export const chartData = (data: ThreadData, palette: Palette): ChartData<'line', { x: number; y: number }[]> => ({
-  datasets: [...livesBefore(data, palette), ...frayOf(data, palette), lineOf(data, palette), readingsOf(data, palette)],
-});
+/** Everything drawn of a thread. */
+export function chartData(
+  data: ThreadData,
+  palette: Palette,
+  view: ChartView = 'compared',
+): ChartData<'line', { x: number; y: number }[]> {
+  const points = chartPoints(data, view);
+  const lives = livesBefore(data, palette);
+  return { datasets: [...lives, ...frayOf(data, view, palette), lineOf(points, palette), readingsOf(points, palette)] };
+}
 
 function level(
   value: number,
@@ -119,6 +141,13 @@ function level(
     },
   };
 }
+
+/** The policy's watch limit: thinner than the limit, its word at the far end. */
+const quietLevel = (value: number, words: string, palette: Palette): AnnotationOptions => ({
+  ...level(value, words, palette.soft, palette, [], true),
+  borderWidth: 1,
+  borderDash: [1, 6],
+});
 
 function moment(day: Day, words: string, palette: Palette): AnnotationOptions {
   return {
@@ -182,6 +211,12 @@ export function annotationsOf(
             close && data.nominal !== null ? baseline >= data.nominal : true,
           ),
         }),
+    ...(data.watchFrom === null || limit === null
+      ? {}
+      : { watch: quietLevel(data.watchFrom, `watched from ${say(data.watchFrom)}`, palette) }),
+    ...Object.fromEntries(
+      data.events.map((e, i) => [`event${i}`, moment(e.day, e.title.toLowerCase(), palette)] as const),
+    ),
     ...(part.fittedOn && data.before.length > 0
       ? { fitted: moment(dayOfDate(part.fittedOn), 'part replaced', palette) }
       : {}),
@@ -193,7 +228,10 @@ export function chartOptions(
   data: ThreadData,
   palette: Palette,
   dayOfDate: (iso: string) => Day,
+  view: ChartView = 'compared',
+  span?: { readonly from: Day; readonly to: Day },
 ): ChartOptions<'line'> {
+  const points = chartPoints(data, view);
   const tick = { color: palette.soft, font: { family: FONT, size: 13 } };
   return {
     responsive: true,
@@ -208,6 +246,7 @@ export function chartOptions(
         grid: { color: palette.rule },
         ticks: tick,
         grace: '3%',
+        ...(span ? { min: momentOf(span.from), max: momentOf(span.to) } : {}),
       } as never,
       y: {
         grid: { color: palette.rule },
@@ -232,6 +271,10 @@ export function chartOptions(
         callbacks: {
           title: (items) => (items[0] ? isoOf(Math.floor((items[0].parsed.x ?? 0) / 86_400_000)) : ''),
           label: (item) => sayQuantity(item.parsed.y ?? 0, data.kind.unit),
+          afterLabel: (item) => {
+            const point = item.dataset.label === 'reading' ? points[item.dataIndex] : undefined;
+            return point ? conditionWords(point, data) : [];
+          },
         },
       },
     },

@@ -1,11 +1,11 @@
-import { dayOf, sayQuantity, type Standing } from '@yarnix/core';
+import { dayOf, sayQuantity, type Day, type Standing } from '@yarnix/core';
 import { Chart, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import 'chartjs-adapter-date-fns';
 import { Line } from 'react-chartjs-2';
 import { useTheme } from '../app/theme.ts';
 import { chartData, chartOptions, type Palette } from './chart-config.ts';
-import type { ThreadData } from './thread-data.ts';
+import type { ChartView, ThreadData } from './thread-data.ts';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Tooltip, annotation);
 
@@ -25,20 +25,34 @@ function paletteOf(standing: Standing): Palette {
   };
 }
 
-/** The thread as a chart: measured knots, limit, baseline and lives; what is forecast is frayed, thin and dashed. */
-export function ThreadChart({ data }: { data: ThreadData }) {
+/** The thread as a chart: measured knots, limits, baseline, lives and repairs; what is forecast is frayed, thin and dashed. */
+export function ThreadChart({
+  data,
+  title,
+  view = 'compared',
+  span,
+  low = false,
+}: {
+  data: ThreadData;
+  title: string;
+  view?: ChartView;
+  /** Days shown, so that charts beside one another share one time axis. */
+  span?: { readonly from: Day; readonly to: Day } | undefined;
+  /** True for one laid beside another: less high. */
+  low?: boolean;
+}) {
   const theme = useTheme();
   const palette = paletteOf(data.state?.standing ?? 'unproven');
   const ahead = data.inline?.ahead;
-  const words = `Chart of ${data.inline?.points.length ?? 0} readings${ahead ? `, expected ${sayQuantity(ahead.expected, data.kind.unit)} at the next round` : ''}. The numbers are in the table below.`;
+  const words = `${title}: chart of ${data.inline?.points.length ?? 0} readings${ahead ? `, expected ${sayQuantity(ahead.expected, data.kind.unit)} at the next round` : ''}. The numbers are in the table below.`;
   return (
-    <div className="h-[340px] md:h-[380px]">
+    <div className={low ? 'h-[230px]' : 'h-[340px] md:h-[380px]'} data-chart={title}>
       <Line
-        key={theme}
+        key={`${theme}${view}${span?.from ?? ''}${span?.to ?? ''}`}
         role="img"
         aria-label={words}
-        data={chartData(data, palette)}
-        options={chartOptions(data, palette, dayOf)}
+        data={chartData(data, palette, view)}
+        options={chartOptions(data, palette, dayOf, view, span)}
       />
     </div>
   );

@@ -102,7 +102,7 @@ export function threadData(
       c.removedOn !== null &&
       (part.fittedOn === null || c.removedOn <= part.fittedOn),
   );
-  const limits = thread?.state.numeric?.limits;
+  const limits = thread?.state.numeric?.commonLimits;
   return {
     kind,
     point: asked.point as Point,
@@ -123,4 +123,28 @@ export function threadData(
       .filter((e) => (EVENTS[e.kind].moves as readonly string[]).includes(kind.id))
       .map((e) => ({ day: dayOf(e.on), title: EVENTS[e.kind].title })),
   };
+}
+
+/** How a chart shows values: brought to common conditions, or as they were read. */
+export type ChartView = 'compared' | 'read';
+
+/** A reading as a chart shows it. */
+export interface ChartPoint {
+  readonly day: Day;
+  readonly value: number;
+  readonly reading: ReadingView;
+  readonly odd: boolean;
+}
+
+/** The numbers of this life that count, in order of time. */
+export function chartPoints(data: ThreadData, view: ChartView): ChartPoint[] {
+  const counting = data.compared.size > 0 ? data.readings.filter((r) => data.compared.has(r.id)) : data.readings;
+  return counting
+    .filter((r) => r.value !== null && !r.superseded)
+    .map((reading) => {
+      const compared = data.compared.get(reading.id);
+      const value = view === 'compared' && compared ? compared.value : (reading.value ?? 0);
+      return { day: dayOf(reading.takenAt), value, reading, odd: compared?.odd ?? false };
+    })
+    .sort((a, b) => a.day - b.day);
 }

@@ -121,5 +121,12 @@ test('limit, rating, baseline, replacement and next round are each marked with a
   const marks = annotationsOf(at('new'), palette, dayOf);
   const contents = Object.values(marks).map((m) => ('label' in m ? m.label?.content : undefined));
   const words = contents.filter((c) => typeof c === 'string').map((c) => c.replace(/\u00a0/g, ' '));
-  expect(words).toEqual(['limit 37.6 µF', 'rated 40.0 µF', 'its baseline 41.2 µF', 'part replaced', 'next round']);
+  expect(words).toEqual([
+    'limit 37.6 µF',
+    'rated 40.0 µF',
+    'its baseline 41.2 µF',
+    'watched from 38.6 µF',
+    'part replaced',
+    'next round',
+  ]);
 });

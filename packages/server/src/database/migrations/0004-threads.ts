@@ -41,6 +41,7 @@ const TABLES = `
       at timestamptz not null
     );
     create index standing_changes_by_firm on standing_changes (firm_id, at);
+    create index standing_changes_latest on standing_changes (firm_id, id);
 
     create table refits (
       id uuid primary key,
@@ -64,6 +65,9 @@ const TABLES = `
     drop index components_watch;
     create index components_watch on components (firm_id, severity, urgency desc, id)
       include (system_id, part_label, slot) where removed_on is null and lead is not null;
+    -- The first page of what is likely to fail, in its order.
+    create index components_urgent on components (firm_id, urgency desc, id)
+      include (system_id, slot) where removed_on is null and lead is not null and severity >= 2;
 `;
 
 export async function up(db: Knex): Promise<void> {
@@ -72,6 +76,7 @@ export async function up(db: Knex): Promise<void> {
 
 export async function down(db: Knex): Promise<void> {
   await db.raw(`
+    drop index components_urgent;
     drop index components_watch;
     create index components_watch on components (firm_id, severity, urgency desc, id)
       include (system_id, part_label) where removed_on is null and lead is not null;

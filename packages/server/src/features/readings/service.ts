@@ -8,7 +8,7 @@ import { partsService } from '../parts/service.ts';
 import { refrigerantsService } from '../refrigerants/service.ts';
 import { visitsService } from '../visits/service.ts';
 import { checkAgainstRegistry, checkCorrection, checkWhereAndWhen } from './check-reading.ts';
-import { readingsStore, viewOfReading, type ReadingRow } from './store.ts';
+import { keptOf, readingsStore, viewOfReading, type ReadingRow } from './store.ts';
 
 /** Readings: taken once, never edited; the part's standing follows in the same transaction. */
 export function readingsService(db: Knex) {
@@ -43,7 +43,7 @@ export function readingsService(db: Knex) {
     await followUpsService(db).settledBy(context, id, reading);
     if (part.removed_on === null) {
       // Readings are read together across the system, so the whole of it is judged.
-      const all = (await store.ofSystem(context, part.system_id)).map(viewOfReading);
+      const all = (await store.kept(context, part.system_id)).map(keptOf);
       await partsService(db).refresh(context, part.system_id, all, now);
     }
     return viewOfReading(kept);

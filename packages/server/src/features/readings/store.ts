@@ -1,4 +1,4 @@
-import type { NewReading, ReadingView } from '@yarnix/core';
+import type { KeptReading, NewReading, ReadingView } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
@@ -44,6 +44,37 @@ export const viewOfReading = (row: ReadingRow): ReadingView => ({
   probes: row.probes,
 });
 
+export type KeptRow = Pick<
+  ReadingRow,
+  | 'id'
+  | 'visit_id'
+  | 'component_id'
+  | 'kind'
+  | 'point'
+  | 'method'
+  | 'value'
+  | 'finding'
+  | 'taken_at'
+  | 'supersedes'
+  | 'conditions'
+  | 'inputs'
+>;
+
+export const keptOf = (row: KeptRow): KeptReading => ({
+  id: row.id,
+  visitId: row.visit_id,
+  componentId: row.component_id,
+  kind: row.kind,
+  point: row.point,
+  method: row.method,
+  value: row.value,
+  finding: row.finding,
+  takenAt: row.taken_at.toISOString(),
+  supersedes: row.supersedes,
+  conditions: row.conditions,
+  inputs: row.inputs,
+});
+
 export interface JudgedEntry {
   systemId: string;
   value: number | null;
@@ -68,6 +99,25 @@ export const readingsStore = (db: Knex) => {
     },
     ofSystem: (context: RequestContext, systemId: string): Promise<ReadingRow[]> =>
       readings(context).where('r.system_id', systemId).orderBy(['r.taken_at', 'r.id']),
+
+    /** What judging needs of a system's readings, superseded ones too. */
+    kept: (context: RequestContext, systemId: string): Promise<KeptRow[]> =>
+      db('readings')
+        .where({ firm_id: context.firmId, system_id: systemId })
+        .select<KeptRow[]>(
+          'id',
+          'visit_id',
+          'component_id',
+          'kind',
+          'point',
+          'method',
+          'value',
+          'finding',
+          'taken_at',
+          'supersedes',
+          'conditions',
+          'inputs',
+        ),
 
     /** Inserts unless the id, or a correction of the same reading, is there already; tells whether it did. */
     async insert(context: RequestContext, id: string, reading: NewReading, judged: JudgedEntry): Promise<boolean> {

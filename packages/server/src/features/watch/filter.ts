@@ -1,4 +1,4 @@
-import { COOLING_SIDE, HEATING_ONLY, severityOf, type Slot, type Standing } from '@yarnix/core';
+import { COOLING_SIDE, HEATING_ONLY, LIKELY_TO_FAIL, severityOf, type Slot, type Standing } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
@@ -21,7 +21,13 @@ function matchingParts(db: Knex, context: RequestContext, filter: WatchFilter): 
     .where('k.firm_id', context.firmId)
     .whereNull('k.removed_on')
     .whereNotNull('k.lead')
-    .whereIn('k.severity', filter.standing.map(severityOf));
+    .modify((parts) => {
+      const severities = filter.standing.map(severityOf);
+      // Said as the index of the urgent says it, so that the first page is read from it in its order.
+      if (LIKELY_TO_FAIL.every((s) => filter.standing.includes(s)) && severities.length === LIKELY_TO_FAIL.length)
+        void parts.whereRaw('k.severity >= 2');
+      else void parts.whereIn('k.severity', severities);
+    });
   if (filter.area !== undefined) void query.whereIn('k.system_id', systems.clone().where({ area: filter.area }));
   if (filter.slots) void query.whereIn('k.slot', [...filter.slots]);
   if (filter.season === 'cooling') void query.whereNotIn('k.slot', [...HEATING_ONLY]);

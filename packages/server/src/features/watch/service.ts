@@ -15,6 +15,7 @@ import type { WatchFilter } from './filter.ts';
 import { changesStore } from './changes-store.ts';
 import { snoozesStore } from './snoozes-store.ts';
 import { watchStore } from './store.ts';
+import { summaries, type Summary } from './summary.ts';
 
 /** What is asked of the Watch. */
 export interface Asked {
@@ -32,8 +33,9 @@ const MOST_CHANGES = 30;
 const MOST_LINES = 20_000;
 
 /** The Watch: parts across all systems that are likely to fail before their next round, the most urgent first. */
-export function watchService(db: Knex, now: () => Date) {
+export function watchService(db: Knex, now: () => Date, countedEveryMs: number) {
   const store = watchStore(db);
+  const summaryOf = summaries(db, countedEveryMs);
   const snoozes = snoozesStore(db);
   const today = () => now().toISOString().slice(0, 10);
   const filterOf = ({ standing, area, season, slot, snoozed }: Asked): WatchFilter => ({
@@ -44,17 +46,23 @@ export function watchService(db: Knex, now: () => Date) {
     snoozed,
     today: today(),
   });
+  async function count(context: RequestContext, filter: WatchFilter): Promise<Summary> {
+    const [counts, components, areas, load] = await Promise.all([
+      store.counts(context, filter),
+      store.living(context),
+      store.areas(context),
+      store.load(context, filter),
+    ]);
+    return { components, ...counts, areas, load };
+  }
   return {
     async page(context: RequestContext, asked: Asked & { limit: number; offset: number }): Promise<WatchPage> {
       const filter = filterOf(asked);
-      const [rows, counts, components, areas, load] = await Promise.all([
+      const [rows, summary] = await Promise.all([
         store.rows(context, filter, asked.limit, asked.offset),
-        store.counts(context, filter),
-        store.living(context),
-        store.areas(context),
-        store.load(context, filter),
+        summaryOf(context, JSON.stringify(filter), () => count(context, filter)),
       ]);
-      return { components, ...counts, areas, rows, load };
+      return { ...summary, rows };
     },
 
     csv: async (context: RequestContext, asked: Asked): Promise<string> =>

@@ -1,38 +1,29 @@
-import { dayOf, isoOf, sayNumber, sayQuantity, sayReason, SLOT_NAMES, titleOf, type ReadingView } from '@yarnix/core';
+import {
+  dayOf,
+  isoOf,
+  sayQuantity,
+  SLOT_NAMES,
+  threadKey,
+  titleOf,
+  type Session,
+  type SystemDetail,
+} from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
-import { Link, useParams } from 'react-router';
+import { ImageDown } from 'lucide-react';
+import { useRef } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
-import { Mark, StandingWord } from '../../kit/mark.tsx';
+import { Button } from '../../kit/button.tsx';
+import { StandingWord } from '../../kit/mark.tsx';
+import { askedOf, otherThreads } from '../../thread/other-threads.ts';
+import { saveChartsAsPng } from '../../thread/save-png.ts';
 import { ThreadChart } from '../../thread/thread-chart.tsx';
-import { threadData, type ThreadData } from '../../thread/thread-data.ts';
+import { chartPoints, threadData, type ChartView, type ThreadData } from '../../thread/thread-data.ts';
 import { dateWords } from '../round/field-words.ts';
-
-const BASES = {
-  plate: 'Plate',
-  baseline: 'Own baseline',
-  trend: 'Trend',
-  finding: 'Finding',
-  'cross-check': 'Cross-check',
-  together: 'Read together',
-} as const;
-
-const Reasons = ({ data }: { data: ThreadData }) => (
-  <dl className="grid content-start">
-    {data.state?.reasons.map((r) => (
-      <div key={r.basis + r.because.code} className="border-t border-rule py-2.5">
-        <dt className="label flex items-center gap-2">
-          <Mark standing={r.standing} width={22} /> {BASES[r.basis]}
-        </dt>
-        <dd className="text-[16px]">{sayReason(r.because)}</dd>
-      </div>
-    ))}
-    <div className="border-t border-rule py-2.5">
-      <dt className="label">What moves it besides wear</dt>
-      <dd className="text-soft">{data.kind.movedBy.join('; ')}</dd>
-    </div>
-  </dl>
-);
+import { BesidePicker } from './beside.tsx';
+import { ReadingTable } from './reading-table.tsx';
+import { ThreadReasons } from './thread-reasons.tsx';
 
 function crossingWords(data: ThreadData): string | null {
   const crossing = data.state?.numeric?.outlook?.crossing;
@@ -43,94 +34,104 @@ function crossingWords(data: ThreadData): string | null {
   return `Crosses its limit about ${say(crossing.likely)}, at the earliest ${say(crossing.earliest)} (1 in 10), by ${say(crossing.latest)} (9 in 10).`;
 }
 
-const enteredAs = (reading: ReadingView): string =>
-  Object.entries(reading.inputs)
-    .map(([id, value]) => `${id} ${value}`)
-    .join(', ');
+const titleIn = (data: ThreadData): string => `${SLOT_NAMES[data.part.slot]}: ${titleOf(data.kind, data.point)}`;
 
-function ReadingTable({ data }: { data: ThreadData }) {
-  const cell = 'py-2 pr-4 align-baseline';
-  const ahead = data.inline?.ahead;
+/** The days that all the charts show. */
+function spanOf(all: readonly ThreadData[]): { from: number; to: number } | undefined {
+  const days = all.flatMap((data) => [
+    ...chartPoints(data, 'read').map((p) => p.day),
+    ...data.before.flatMap((life) => life.points.map((p) => p.day)),
+    ...(data.inline?.ahead ? [data.inline.ahead.day] : []),
+  ]);
+  return all.length > 1 && days.length > 0 ? { from: Math.min(...days) - 20, to: Math.max(...days) + 20 } : undefined;
+}
+
+function ViewSwitch({ view, onChange }: { view: ChartView; onChange: (view: ChartView) => void }) {
+  const names = { compared: 'Like for like', read: 'As read' } as const;
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Readings as a table">
-      <table className="w-full text-left whitespace-nowrap">
-        <thead className="label border-b border-rule-strong">
-          <tr>
-            {['Day', data.kind.unit, 'Method', 'Entered', 'Outdoor', 'Line', 'By', ''].map((h) => (
-              <th key={h} scope="col" className="py-2 pr-4 font-[560]">
-                {h === '' ? <span className="sr-only">Remarks</span> : h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {ahead && (
-            <tr className="border-b border-dotted border-rule-strong text-soft italic">
-              <td className={cell}>{dateWords(isoOf(ahead.day))}</td>
-              <td className={cell}>
-                {sayNumber(ahead.expected, data.kind.unit)} ({sayNumber(ahead.low80, data.kind.unit)} to{' '}
-                {sayNumber(ahead.high80, data.kind.unit)})
-              </td>
-              <td className={cell} colSpan={6}>
-                forecast for the next round, 80 % range
-              </td>
-            </tr>
-          )}
-          {[...data.readings].reverse().map((r) => (
-            <tr key={r.id} className={`border-b border-rule ${r.superseded ? 'text-soft line-through' : ''}`}>
-              <td className={cell}>{dateWords(r.takenAt)}</td>
-              <td className={`${cell} figure-type text-[17px]`}>
-                {r.value === null ? r.finding : sayNumber(r.value, data.kind.unit)}
-              </td>
-              <td className={cell}>{data.kind.methods.find((m) => m.id === r.method)?.title}</td>
-              <td className={cell}>{enteredAs(r)}</td>
-              <td className={cell}>{r.conditions.outdoorF === undefined ? '' : `${r.conditions.outdoorF} °F`}</td>
-              <td className={cell}>{r.conditions.lineVolts === undefined ? '' : `${r.conditions.lineVolts} V`}</td>
-              <td className={cell}>{r.personInitials}</td>
-              <td className={cell}>{r.superseded ? 'corrected' : r.confirmed ? 'confirmed' : (r.note ?? '')}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <div role="group" aria-label="Values" className="flex">
+      {(['compared', 'read'] as const).map((one) => (
+        <button
+          key={one}
+          type="button"
+          aria-pressed={view === one}
+          onClick={() => onChange(one)}
+          className="min-h-12 border-b-[3px] border-transparent px-3 font-semibold text-soft aria-pressed:border-copper aria-pressed:text-ink"
+        >
+          {names[one]}
+        </button>
+      ))}
     </div>
   );
 }
 
-/** One thread: the verdict and its reasons, the chart, and the numbers as a table. */
-export function ThreadScreen() {
-  const { systemId = '', componentId = '', kind = '', point = '' } = useParams();
-  const system = useQuery(queries.system(systemId));
-  const session = useQuery(queries.session());
-  if (!system.data || !session.data) {
-    const error = system.error ?? session.error;
-    return error ? (
-      <Failed error={error} what="This thread" retry={() => void system.refetch()} />
-    ) : (
-      <Loading what="the thread" />
-    );
-  }
-  const data = threadData(
-    system.data,
-    { componentId, kind, point },
-    session.data.firm,
-    dayOf(new Date().toISOString()),
-  );
-  if (!data) return <p className="p-5 text-[17px]">There is no such thread on this system.</p>;
-  const crossing = crossingWords(data);
-  const hasChart = (data.inline?.points.length ?? 0) > 0;
+function Charts({ data, system, firm }: { data: ThreadData; system: SystemDetail; firm: Session['firm'] }) {
+  const [search, setSearch] = useSearchParams();
+  const charts = useRef<HTMLDivElement>(null);
+  const today = dayOf(new Date().toISOString());
+  const own = threadKey({ componentId: data.part.id, kind: data.kind.id, point: data.point });
+  const view: ChartView = search.get('values') === 'read' ? 'read' : 'compared';
+  const chosen = search.get('with')?.split(',').filter(Boolean) ?? [];
+  const beside = chosen.flatMap((key) => {
+    const asked = askedOf(key);
+    const other = asked && threadData(system, asked, firm, today);
+    return other ? [other] : [];
+  });
+  const span = spanOf([data, ...beside]);
+  const set = (name: string, value: string | null) => {
+    const next = new URLSearchParams(search);
+    if (value) next.set(name, value);
+    else next.delete(name);
+    setSearch(next, { replace: true });
+  };
   return (
-    <div className="px-4 py-5 md:px-5">
+    <>
+      <div className="mb-1 flex flex-wrap items-center gap-2">
+        {data.common !== null && <ViewSwitch view={view} onChange={(v) => set('values', v === 'read' ? v : null)} />}
+        {data.common !== null && view === 'compared' && <span className="label">as with {data.common}</span>}
+        <span className="ml-auto flex flex-wrap gap-2">
+          <BesidePicker
+            others={otherThreads(system, firm, today).filter((t) => t.key !== own)}
+            chosen={chosen}
+            onChange={(keys) => set('with', keys.join(','))}
+          />
+          <Button
+            onClick={() => charts.current && void saveChartsAsPng(charts.current, `${system.address} ${titleIn(data)}`)}
+          >
+            <ImageDown aria-hidden size={19} /> PNG
+          </Button>
+        </span>
+      </div>
+      <div ref={charts}>
+        <ThreadChart data={data} title={titleIn(data)} view={view} span={span} />
+        {beside.map((other) => (
+          <section key={`${other.part.id}${other.kind.id}${other.point}`} className="mt-3 border-t border-rule pt-2">
+            <h2 className="flex flex-wrap items-baseline gap-x-4 font-bold">
+              {titleIn(other)}
+              {other.state && <StandingWord standing={other.state.standing} width={24} />}
+            </h2>
+            <ThreadChart data={other} title={titleIn(other)} view={view} span={span} low />
+          </section>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function Head({ data, system }: { data: ThreadData; system: SystemDetail }) {
+  return (
+    <>
       <nav aria-label="Where this is" className="label">
-        <Link to="/systems" className="underline underline-offset-4">
-          Systems
+        <Link to="/watch" className="underline underline-offset-4">
+          Watch
         </Link>{' '}
         ·{' '}
-        <Link to={`/systems/${systemId}`} className="underline underline-offset-4">
-          {system.data.address}
+        <Link to={`/systems/${system.id}`} className="underline underline-offset-4">
+          {system.address}
         </Link>{' '}
         · {SLOT_NAMES[data.part.slot]}
       </nav>
-      <div className="mt-1 mb-4 flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <div className="mt-1 mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <h1 className="text-[28px] font-bold">{titleOf(data.kind, data.point)}</h1>
         {data.state?.lastValue !== null && data.state !== null && (
           <span className="figure-type text-[34px] leading-none">
@@ -143,13 +144,38 @@ export function ThreadScreen() {
           {data.part.removedOn ? `, out ${dateWords(data.part.removedOn)}` : ''}
         </span>
       </div>
+    </>
+  );
+}
+
+/** One thread: the verdict and its reasons, the chart with others beside it, and the numbers as a table. */
+export function ThreadScreen() {
+  const { systemId = '', componentId = '', kind = '', point = '' } = useParams();
+  const system = useQuery(queries.system(systemId));
+  const session = useQuery(queries.session());
+  if (!system.data || !session.data) {
+    const error = system.error ?? session.error;
+    return error ? (
+      <Failed error={error} what="This thread" retry={() => void system.refetch()} />
+    ) : (
+      <Loading what="the thread" />
+    );
+  }
+  const { firm } = session.data;
+  const data = threadData(system.data, { componentId, kind, point }, firm, dayOf(new Date().toISOString()));
+  if (!data) return <p className="p-5 text-[17px]">There is no such thread on this system.</p>;
+  const crossing = crossingWords(data);
+  const hasChart = (data.inline?.points.length ?? 0) > 0;
+  return (
+    <div className="px-4 py-5 md:px-5">
+      <Head data={data} system={system.data} />
       <div className="grid gap-x-8 gap-y-5 lg:grid-cols-[1fr_330px]">
         <div className="min-w-0">
-          {hasChart && <ThreadChart data={data} />}
+          {hasChart && <Charts data={data} system={system.data} firm={firm} />}
           {crossing && <p className="mt-2 font-semibold">{crossing}</p>}
           {!data.state && <p>No readings yet.</p>}
         </div>
-        <Reasons data={data} />
+        <ThreadReasons data={data} />
       </div>
       <h2 className="mt-6 mb-1 text-lg font-bold">Readings</h2>
       <ReadingTable data={data} />

@@ -1,0 +1,103 @@
+import { dayOf, isoOf, sayNumber, type ReadingView } from '@yarnix/core';
+import type { ThreadData } from '../../thread/thread-data.ts';
+import { dateWords } from '../round/field-words.ts';
+
+const enteredAs = (reading: ReadingView): string =>
+  Object.entries(reading.inputs)
+    .map(([id, value]) => `${id} ${value}`)
+    .join(', ');
+
+const cell = 'py-2 pr-4 align-baseline';
+const degrees = (value: number | undefined): string => (value === undefined ? '' : `${value} °F`);
+
+function remarkOn(reading: ReadingView, isOdd: boolean, isKnown: boolean): string {
+  if (reading.superseded) return 'corrected';
+  const remarks = [
+    isOdd ? 'odd: set aside' : '',
+    isKnown ? '' : 'conditions not known: wider',
+    reading.confirmed ? 'confirmed' : '',
+    reading.note ?? '',
+  ];
+  return remarks.filter(Boolean).join('; ');
+}
+
+function Line({ reading: r, data }: { reading: ReadingView; data: ThreadData }) {
+  const compared = data.compared.get(r.id);
+  return (
+    <tr className={`border-b border-rule ${r.superseded ? 'text-soft line-through' : ''}`}>
+      <td className={cell}>{dateWords(r.takenAt)}</td>
+      <td className={`${cell} figure-type text-[17px]`}>
+        {r.value === null ? r.finding : sayNumber(r.value, data.kind.unit)}
+      </td>
+      {data.common !== null && <td className={cell}>{compared ? sayNumber(compared.value, data.kind.unit) : ''}</td>}
+      <td className={cell}>{data.kind.methods.find((m) => m.id === r.method)?.title}</td>
+      <td className={cell}>{enteredAs(r)}</td>
+      <td className={cell}>{degrees(r.conditions.outdoorF)}</td>
+      <td className={cell}>{r.conditions.lineVolts === undefined ? '' : `${r.conditions.lineVolts} V`}</td>
+      <td className={cell}>{degrees(r.conditions.returnWetF)}</td>
+      <td className={cell}>{r.personInitials}</td>
+      <td className={cell}>{remarkOn(r, compared?.odd ?? false, compared?.known ?? true)}</td>
+    </tr>
+  );
+}
+
+/** Every number of the chart, with its conditions; repairs between them; the forecast on top, told apart. */
+export function ReadingTable({ data }: { data: ThreadData }) {
+  const ahead = data.inline?.ahead;
+  const heads = [
+    'Day',
+    data.kind.unit,
+    ...(data.common === null ? [] : ['Compared']),
+    'Method',
+    'Entered',
+    'Outdoor',
+    'Line',
+    'Return wet',
+    'By',
+    '',
+  ];
+  const lines = [
+    ...data.readings.map((r) => ({ day: dayOf(r.takenAt), node: <Line key={r.id} reading={r} data={data} /> })),
+    ...data.events.map((e) => ({
+      day: e.day,
+      node: (
+        <tr key={`${e.day}${e.title}`} className="border-b border-rule text-copper">
+          <td className={cell}>{dateWords(isoOf(e.day))}</td>
+          <td className={`${cell} font-semibold`} colSpan={heads.length - 1}>
+            {e.title}: what follows may lie elsewhere
+          </td>
+        </tr>
+      ),
+    })),
+  ].sort((a, b) => b.day - a.day);
+  return (
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Readings as a table">
+      <table className="w-full text-left whitespace-nowrap">
+        <thead className="label border-b border-rule-strong">
+          <tr>
+            {heads.map((h) => (
+              <th key={h} scope="col" className="py-2 pr-4 font-[560]">
+                {h === '' ? <span className="sr-only">Remarks</span> : h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {ahead && (
+            <tr className="border-b border-dotted border-rule-strong text-soft italic">
+              <td className={cell}>{dateWords(isoOf(ahead.day))}</td>
+              <td className={cell} colSpan={2}>
+                {sayNumber(ahead.expected, data.kind.unit)} ({sayNumber(ahead.low80, data.kind.unit)} to{' '}
+                {sayNumber(ahead.high80, data.kind.unit)})
+              </td>
+              <td className={cell} colSpan={heads.length - 3}>
+                forecast for the next round, 80 % range
+              </td>
+            </tr>
+          )}
+          {lines.map((line) => line.node)}
+        </tbody>
+      </table>
+    </div>
+  );
+}

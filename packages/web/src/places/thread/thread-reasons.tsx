@@ -1,0 +1,48 @@
+import { sayOwnShare, sayReason, TOGETHER, type Judgement } from '@yarnix/core';
+import { Mark } from '../../kit/mark.tsx';
+import type { ThreadData } from '../../thread/thread-data.ts';
+
+const BASES: Readonly<Record<Judgement['basis'], string>> = {
+  plate: 'Plate',
+  baseline: 'Own baseline',
+  trend: 'Trend',
+  finding: 'Finding',
+  'cross-check': 'Cross-check',
+  together: 'Read together',
+};
+
+/** What follows a reason in smaller words: whose doing a trend is; what a finding rules out and the next test. */
+function More({ reason: { because } }: { reason: Judgement }) {
+  if (because.code === 'trend') return <p className="label">{sayOwnShare(because.numbers)}</p>;
+  if (because.code !== 'together') return null;
+  const { rulesOut, nextTest } = TOGETHER[because.numbers.rule];
+  return (
+    <p className="label">
+      Ruled out: {rulesOut} Next: {nextTest}
+    </p>
+  );
+}
+
+/** Why a thread stands as it does, way by way. */
+export const ThreadReasons = ({ data }: { data: ThreadData }) => (
+  <dl className="grid content-start">
+    {data.state?.reasons.map((r, index) => (
+      <div key={`${r.basis}${index}`} className="border-t border-rule py-2.5">
+        <dt className="label flex items-center gap-2">
+          <Mark standing={r.standing} width={22} /> {BASES[r.basis]}
+        </dt>
+        <dd className="text-[16px]">
+          {sayReason(r.because)}
+          <More reason={r} />
+        </dd>
+      </div>
+    ))}
+    <div className="border-t border-rule py-2.5">
+      <dt className="label">What moves it besides wear</dt>
+      <dd className="text-soft">
+        {data.kind.movedBy.join('; ')}
+        {data.common ? `. Compared as with ${data.common}.` : ''}
+      </dd>
+    </div>
+  </dl>
+);

@@ -1,0 +1,74 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { put, send } from '../../app/api.ts';
+import { queries } from '../../app/queries.ts';
+import { Button } from '../../kit/button.tsx';
+import { dateWords } from '../round/field-words.ts';
+
+const POLL_MS = 700;
+const UNDER_WAY = ['queued', 'learning', 'judging'];
+
+/** When the firm's own parts were last learned from; learning anew, with its progress, stopping it and going on. */
+export function FleetLearned() {
+  const client = useQueryClient();
+  const { data } = useQuery({
+    ...queries.refit(),
+    refetchInterval: (query) => (UNDER_WAY.includes(query.state.data?.refit?.state ?? '') ? POLL_MS : false),
+  });
+  const again = () => client.invalidateQueries({ queryKey: ['refit'] });
+  const ask = useMutation({ mutationFn: () => send('POST', '/api/refits'), onSettled: again });
+  const wish = useMutation({
+    mutationFn: (asked: { id: string; wish: 'cancel' | 'resume' }) =>
+      put(`/api/refits/${asked.id}/wish`, { wish: asked.wish }),
+    onSettled: again,
+  });
+  const refit = data?.refit;
+  const isDone = refit?.state === 'done';
+  useEffect(() => {
+    if (!isDone) return;
+    void client.invalidateQueries({ queryKey: ['watch'] });
+    void client.invalidateQueries({ queryKey: ['session'] });
+  }, [isDone, refit?.id, client]);
+  if (!data) return null;
+  const isRunning = refit !== null && refit !== undefined && UNDER_WAY.includes(refit.state);
+  return (
+    <section aria-labelledby="fleet" className="mt-7">
+      <h2 id="fleet" className="text-lg font-bold">
+        What the fleet teaches
+      </h2>
+      {isRunning ? (
+        <>
+          <p className="label">
+            {refit.state === 'judging'
+              ? `Judging anew: ${refit.done} of ${refit.total} systems`
+              : 'Learning from all threads'}
+          </p>
+          <progress
+            className="my-2 w-full"
+            max={Math.max(1, refit.total)}
+            value={refit.done}
+            aria-label="Systems judged"
+          />
+          <Button onClick={() => wish.mutate({ id: refit.id, wish: 'cancel' })}>Stop</Button>
+        </>
+      ) : (
+        <>
+          <p className="label mb-2">
+            {refit?.state === 'cancelled'
+              ? `Stopped after ${refit.done} of ${refit.total} systems.`
+              : refit?.state === 'failed'
+                ? `It failed: ${refit.error ?? ''}`
+                : data.learnedAt
+                  ? `Learned from this firm’s own parts on ${dateWords(data.learnedAt)}; every day anew.`
+                  : 'Not learned from yet.'}
+          </p>
+          {refit && (refit.state === 'cancelled' || refit.state === 'failed') ? (
+            <Button onClick={() => wish.mutate({ id: refit.id, wish: 'resume' })}>Go on</Button>
+          ) : (
+            <Button onClick={() => ask.mutate()}>Learn anew now</Button>
+          )}
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,65 @@
+import { readingKind, type Because, type WatchRow } from '@yarnix/core';
+import { Link } from 'react-router';
+import { useWide } from '../../app/use-media.ts';
+import { Mark, StandingWord } from '../../kit/mark.tsx';
+import { ReasonLine } from '../../kit/reason-line.tsx';
+import { InlineThread } from '../../thread/inline-thread.tsx';
+import { partName, threadPath } from './part-name.ts';
+import { SetAside } from './set-aside.tsx';
+
+/** One part: what, where, its thread, how it stands and why, and setting it aside. */
+export function WatchLine({ row, onSetAside }: { row: WatchRow; onSetAside: (row: WatchRow) => void }) {
+  const wide = useWide();
+  const unit = readingKind(row.kind)?.unit ?? 'A';
+  const reasons = [row.because, ...row.also.slice(0, 1)] as Because[];
+  return (
+    <li className="flex border-b border-rule hover:bg-raised">
+      <Link
+        to={threadPath(row)}
+        data-row={row.componentId}
+        className="grid min-w-0 flex-1 gap-x-5 gap-y-1 py-3 md:grid-cols-[210px_250px_1fr] md:items-center"
+      >
+        <div>
+          <div className="flex items-baseline justify-between gap-3 md:block">
+            <h2 className="text-[17px] font-bold">{partName(row)}</h2>
+            <span className="md:hidden">
+              <StandingWord standing={row.standing} width={26} />
+            </span>
+          </div>
+          <p className="font-semibold">{row.address}</p>
+          <p className="label text-[15px]">
+            {row.customerName}
+            {row.area ? `, ${row.area}` : ''}
+          </p>
+        </div>
+        {row.thread.points.length > 0 ? (
+          <InlineThread
+            data={row.thread}
+            standing={row.standing}
+            unit={unit}
+            width={wide ? 250 : 320}
+            height={wide ? 62 : 54}
+          />
+        ) : (
+          <span aria-hidden className="grid h-9 place-items-center md:h-[62px]">
+            <Mark standing={row.standing} width={64} />
+          </span>
+        )}
+        <div className="text-[15px]">
+          <span className="max-md:hidden">
+            <StandingWord standing={row.standing} width={28} />
+          </span>
+          {reasons.map((because) => (
+            <ReasonLine key={because.code} because={because} />
+          ))}
+          {row.snooze && (
+            <p className="font-semibold text-copper">
+              Set aside until {row.snooze.until} by {row.snooze.by}: {row.snooze.reason}
+            </p>
+          )}
+        </div>
+      </Link>
+      <SetAside row={row} onDone={() => onSetAside(row)} />
+    </li>
+  );
+}
