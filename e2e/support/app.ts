@@ -114,7 +114,7 @@ export async function watchedDual(address: string): Promise<KnownRow> {
 /** Waits until what is drawn belongs to the address: the address changes first, the screen after it. */
 export async function drawn(page: Page): Promise<void> {
   await page.waitForFunction(
-    () => document.querySelector<HTMLElement>('main')?.dataset['at'] === location.pathname + location.search,
+    () => document.querySelector<HTMLElement>('main')?.dataset.at === location.pathname + location.search,
   );
 }
 

@@ -49,7 +49,7 @@ async function takeField(page: Page, scope: Locator): Promise<'usual' | 'entered
 const standing = (page: Page): Promise<string> =>
   page.evaluate(() =>
     JSON.stringify([
-      document.querySelector<HTMLElement>('main')?.dataset['at'],
+      document.querySelector<HTMLElement>('main')?.dataset.at,
       document.activeElement?.getAttribute('aria-label'),
       [...document.querySelectorAll('[data-status]')].map((e) => [
         e.getAttribute('data-place'),

@@ -110,6 +110,29 @@ function plainest(all: readonly Weighed[], trouble: Trouble, prior: ThreadPrior)
   return (plain.length > 0 ? plain : same).reduce((best, w) => (w.log > best.log ? w : best));
 }
 
+/** Troubles weighed in full; the others are far less likely. */
+const MOST_WEIGHED = 6;
+
+/** The troubles that would explain the thread best, tried with a few ways of wearing and ordinary scatter. */
+function likeliest(thread: ReadyThread, prior: ThreadPrior, troubles: readonly Trouble[], plain: Weighed): Trouble[] {
+  if (troubles.length <= MOST_WEIGHED) return [...troubles];
+  const start = startOf(thread, prior);
+  const ways = [...new Set([0, 1, plain.drift])].map((drift) => prior.classes[drift]!);
+  const scored = troubles.map((trouble) => {
+    let log = -Infinity;
+    for (const { mean, sd } of ways) {
+      const motion = { mean, sd, wander: 0, scatter: 1 };
+      const end = follow(thread.points, motion, start, trouble, thread.oddSd ** 2, thread.stepSd ** 2, thread.shifts);
+      log = Math.max(log, end.logEvidence);
+    }
+    return { trouble, log };
+  });
+  return scored
+    .sort((a, b) => b.log - a.log)
+    .slice(0, MOST_WEIGHED)
+    .map(({ trouble }) => trouble);
+}
+
 function explainAll(thread: ReadyThread, prior: ThreadPrior): Weighed[] {
   const all: Weighed[] = [];
   let best = explain(thread, prior, NO_TROUBLE, all);
@@ -118,7 +141,7 @@ function explainAll(thread: ReadyThread, prior: ThreadPrior): Weighed[] {
     const plain = plainest(all, best.trouble, prior);
     if (plain.end.worstSurprise < LOOK_FROM) break;
     let next = best;
-    for (const trouble of oneMore(best.trouble, thread.points)) {
+    for (const trouble of likeliest(thread, prior, [...oneMore(best.trouble, thread.points)], plain)) {
       const candidate = explain(thread, prior, trouble, all);
       if (candidate.log > next.log) next = candidate;
     }
