@@ -84,7 +84,7 @@ test('threads of one system side by side on one time axis, as read and like for 
   const compressor = system.components.find((c) => c.slot === 'compressor' && c.removedOn === null);
   await page.goto(`/systems/${systemId}/threads/${compressor?.id}/compressor-amps/common`);
   await expect(page.getByRole('button', { name: 'Like for like' })).toHaveAttribute('aria-pressed', 'true');
-  await expect(page.getByText(/as with 82 °F outdoors/)).toBeVisible();
+  await expect(page.getByText('as with 82 °F outdoors and 240 V', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'As read' }).click();
   await expect(page).toHaveURL(/values=read/);
   await page.getByRole('button', { name: /^Lay beside it/ }).click();

@@ -101,7 +101,7 @@ export function readyToLearn(thread: Thread, policy: Policy): { threadClass: str
 }
 
 /** No more than this many threads of a class are learned from: more would teach the same. */
-export const MOST_TO_LEARN_FROM = 1500;
+export const MOST_TO_LEARN_FROM = 800;
 
 /** Of a long list so many as evenly spaced, the same each time. */
 export function someOf<T>(all: readonly T[], most: number): readonly T[] {
@@ -112,7 +112,7 @@ export function someOf<T>(all: readonly T[], most: number): readonly T[] {
 /**
  * What a firm's own threads teach of each class of part: how many hold, drift, go fast or bend, how their readings
  * scatter, and how often one is odd or a part steps. Pass it to threadOutlook or judge. Threads of unknown kinds, or
- * without a reading, are left out; at most 1500 of a class count, evenly spaced.
+ * without a reading, are left out; at most 800 of a class count, evenly spaced.
  * Empirical Bayes; see learnThreadPrior.
  */
 export function learnPrior(threads: readonly Thread[], policy: Policy = DEFAULT_POLICY): FleetPrior {

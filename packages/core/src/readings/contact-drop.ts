@@ -31,6 +31,7 @@ export const contactDrop: ReadingKind = {
       watchUpper: policy.contactDrop.watchVolts,
     }),
   plausible: () => ({ low: 0, high: 30 }),
-  // Share of the nominal half volt. Common practice, no source.
-  driftPrior: { meanShare: 0.04, sdShare: 0.15 },
+  // Volts a year: sound contacts hold for years, burnt ones do not. Common practice, no source.
+  driftIn: 'unit',
+  driftPrior: { meanShare: 0.03, sdShare: 0.15 },
 };

@@ -56,8 +56,13 @@ const median = (values: readonly number[]): number => {
   return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 };
 
+/** A thread that begins later after fitting says nothing of the years before: the level as fitted is then left out. */
+const FOLLOWED_FROM_THE_START = 1.5;
+
 function startOf(thread: ReadyThread, prior: ThreadPrior) {
-  if (prior.asFitted && thread.fittedYears !== null) return { years: thread.fittedYears, ...prior.asFitted };
+  const { fittedYears } = thread;
+  const isFollowed = fittedYears !== null && thread.points[0]!.years - fittedYears < FOLLOWED_FROM_THE_START;
+  if (prior.asFitted && isFollowed) return { years: fittedYears, ...prior.asFitted };
   return {
     years: thread.points[0]!.years,
     mean: median(thread.points.map((p) => p.value)),

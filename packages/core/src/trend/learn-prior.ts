@@ -6,7 +6,7 @@ import { fitThread, type ReadyThread, type ThreadFit } from './fit-thread.ts';
 const STARTING_WORTH = 10;
 /** A class's spread never closes below this share of the spread it starts with. */
 const LEAST_SPREAD = 0.12;
-const ROUNDS = 14;
+const ROUNDS = 10;
 /** Threads with fewer readings teach nothing about drift. */
 const LEAST_READINGS = 3;
 /** First readings this soon after fitting tell the level as fitted, years, and at least so many are needed. */

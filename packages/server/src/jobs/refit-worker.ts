@@ -1,10 +1,11 @@
 import {
   learnThreadPrior,
+  MOST_TO_LEARN_FROM,
   readingKind,
+  someOf,
   type FleetPrior,
   type Policy,
   type ReadyThread,
-  type ThreadPrior,
 } from '@yarnix/core';
 import { setPriority } from 'node:os';
 import { parentPort, workerData } from 'node:worker_threads';
@@ -16,8 +17,14 @@ const WORKER_PRIORITY = 10;
 
 /** What a refit asks of one of its worker threads. */
 export type RefitAsk =
-  | { readonly task: 'gather'; readonly ids: readonly string[]; readonly policy: Policy }
-  | { readonly task: 'learn'; readonly kind: string; readonly threads: readonly ReadyThread[] }
+  | {
+      readonly task: 'learn';
+      readonly ids: readonly string[];
+      readonly policy: Policy;
+      /** Of so many shares of the classes, this one: threads are many, and stay in the worker that read them. */
+      readonly share: number;
+      readonly shares: number;
+    }
   | {
       readonly task: 'judge';
       readonly ids: readonly string[];
@@ -26,22 +33,41 @@ export type RefitAsk =
       readonly now: string;
     };
 
-export type Gathered = ReturnType<typeof threadsToLearn>;
-export type RefitReply = { readonly done: Gathered | ThreadPrior | number } | { readonly failed: string };
+export type RefitReply = { readonly done: FleetPrior | number } | { readonly failed: string };
 
 // People who ask come first: on Linux this lowers this thread alone.
 setPriority(WORKER_PRIORITY);
 
 const db = connect((workerData as { url: string }).url, 4);
 
-async function answer(ask: RefitAsk): Promise<Gathered | ThreadPrior | number> {
-  if (ask.task === 'learn') {
-    const kind = readingKind(ask.kind);
-    if (!kind) throw new Error(`no kind ${ask.kind}`);
-    return learnThreadPrior(kind, ask.threads);
+/** Systems read at a time. */
+const CHUNK = 60;
+
+/** A number of a class that is the same in every worker. */
+const numberOf = (threadClass: string): number =>
+  [...threadClass].reduce((sum, letter) => sum + letter.charCodeAt(0), 0);
+
+async function learn({ ids, policy, share, shares }: Extract<RefitAsk, { task: 'learn' }>): Promise<FleetPrior> {
+  const classes = new Map<string, { kind: string; threads: ReadyThread[] }>();
+  for (let i = 0; i < ids.length; i += CHUNK) {
+    for (const { threadClass, kind, ready } of threadsToLearn(await readSystems(db, ids.slice(i, i + CHUNK)), policy)) {
+      if (numberOf(threadClass) % shares !== share) continue;
+      const known = classes.get(threadClass) ?? { kind, threads: [] };
+      known.threads.push(ready);
+      classes.set(threadClass, known);
+    }
   }
+  return Object.fromEntries(
+    [...classes].flatMap(([threadClass, { kind: id, threads }]) => {
+      const kind = readingKind(id);
+      return kind ? [[threadClass, learnThreadPrior(kind, someOf(threads, MOST_TO_LEARN_FROM))] as const] : [];
+    }),
+  );
+}
+
+async function answer(ask: RefitAsk): Promise<FleetPrior | number> {
+  if (ask.task === 'learn') return learn(ask);
   const systems = await readSystems(db, ask.ids);
-  if (ask.task === 'gather') return threadsToLearn(systems, ask.policy);
   return judgeSystems(db, systems, { policy: ask.policy, prior: ask.prior }, new Date(ask.now));
 }
 

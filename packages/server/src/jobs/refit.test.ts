@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals';
 import type { Refit } from '@yarnix/core';
 import { simulateFirm } from '@yarnix/simulator';
 import type { Knex } from 'knex';

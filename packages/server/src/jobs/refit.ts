@@ -1,43 +1,25 @@
-import {
-  MOST_TO_LEARN_FROM,
-  someOf,
-  type FleetPrior,
-  type Policy,
-  type ReadyThread,
-  type ThreadPrior,
-} from '@yarnix/core';
+import { someOf, type FleetPrior, type Policy } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RefitRow } from '../features/refits/store.ts';
-import type { Gathered } from './refit-worker.ts';
 import type { WorkerPool } from './worker-pool.ts';
 
 /** Systems read and judged at a time. */
 const CHUNK = 60;
 /** Systems the fleet is learned from: spread evenly over all, since more would teach the same. */
-const MOST_SYSTEMS_TO_LEARN_FROM = 700;
+const MOST_SYSTEMS_TO_LEARN_FROM = 500;
 
 const chunksOf = <T>(all: readonly T[], size: number): T[][] =>
   Array.from({ length: Math.ceil(all.length / size) }, (_, i) => all.slice(i * size, (i + 1) * size));
 
-/** Learns what a firm's fleet teaches, class by class, on all workers of the pool. */
+/** Learns what a firm's fleet teaches, a share of its classes on each worker of the pool. */
 async function learn(pool: WorkerPool, ids: readonly string[], policy: Policy): Promise<FleetPrior> {
   const some = someOf(ids, MOST_SYSTEMS_TO_LEARN_FROM);
-  const gathered = await Promise.all(
-    chunksOf(some, CHUNK).map((chunk) => pool.run({ task: 'gather', ids: chunk, policy }) as Promise<Gathered>),
+  const shares = await Promise.all(
+    Array.from({ length: pool.size }, (_, share) =>
+      pool.run({ task: 'learn', ids: some, policy, share, shares: pool.size }),
+    ),
   );
-  const classes = new Map<string, { kind: string; threads: ReadyThread[] }>();
-  for (const { threadClass, kind, ready } of gathered.flat()) {
-    const known = classes.get(threadClass) ?? { kind, threads: [] };
-    known.threads.push(ready);
-    classes.set(threadClass, known);
-  }
-  const learned = await Promise.all(
-    [...classes].map(async ([threadClass, { kind, threads }]) => {
-      const ask = { task: 'learn', kind, threads: someOf(threads, MOST_TO_LEARN_FROM) } as const;
-      return [threadClass, (await pool.run(ask)) as ThreadPrior] as const;
-    }),
-  );
-  return Object.fromEntries(learned);
+  return Object.assign({}, ...(shares as FleetPrior[])) as FleetPrior;
 }
 
 interface Running {

@@ -142,12 +142,12 @@ function level(
   };
 }
 
-/** The policy's watch limit: thinner than the limit, its word at the far end. */
-const quietLevel = (value: number, words: string, palette: Palette): AnnotationOptions => ({
-  ...level(value, words, palette.soft, palette, [], true),
-  borderWidth: 1,
-  borderDash: [1, 6],
-});
+/** The policy's watch limit: thinner than the limit, its word in the middle, where no other is. */
+function quietLevel(value: number, words: string, palette: Palette): AnnotationOptions {
+  const line = level(value, words, palette.soft, palette, [], true);
+  const label = 'label' in line ? { ...line.label, position: 'center', xAdjust: 0 } : {};
+  return { ...line, borderWidth: 1, borderDash: [1, 6], label } as AnnotationOptions;
+}
 
 function moment(day: Day, words: string, palette: Palette): AnnotationOptions {
   return {

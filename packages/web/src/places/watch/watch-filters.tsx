@@ -25,9 +25,10 @@ function Choice({
     <label className="flex items-center gap-2">
       <span className="label">{label}</span>
       <select
+        aria-label={label}
         value={value}
         onChange={(e) => onChange(e.target.value)}
-        className="h-12 max-w-44 border-b-[3px] border-copper bg-transparent font-semibold"
+        className="h-12 max-w-36 border-b-[3px] border-copper bg-transparent font-semibold"
       >
         <option value="">all</option>
         {options.map(([id, words]) => (
@@ -56,7 +57,7 @@ export function WatchFilters({ page }: { page: WatchPage }) {
   );
   const isOnly = search.get('snoozed') === 'only';
   return (
-    <div className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule-strong pb-2">
+    <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule-strong pb-2">
       <ToggleGroup.Root
         type="multiple"
         aria-label="Standing"
