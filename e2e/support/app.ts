@@ -102,11 +102,11 @@ export async function watchRows(address: string): Promise<KnownRow[]> {
   return page.rows;
 }
 
-/** A heat pump of the demo with a dual capacitor on the Watch. */
-export async function watchedDual(address: string): Promise<KnownRow> {
-  const row = (await watchRows(address)).find(
+/** A heat pump of the demo with a dual capacitor on the Watch; another one for each number. */
+export async function watchedDual(address: string, number = 0): Promise<KnownRow> {
+  const row = (await watchRows(address)).filter(
     (r) => r.slot === 'run-capacitor' && r.point === 'herm' && r.systemKind.endsWith('heat-pump'),
-  );
+  )[number];
   if (!row) throw new Error('the demo has no dual capacitor on the Watch');
   return row;
 }

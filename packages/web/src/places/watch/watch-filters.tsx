@@ -46,7 +46,8 @@ export function WatchFilters({ page }: { page: WatchPage }) {
   const [search, setSearch] = useSearchParams();
   const chosen = search.get('standing')?.split(',') ?? [...LIKELY_TO_FAIL];
   const set = (name: string, value: string) => {
-    const next = new URLSearchParams(search);
+    // From the address itself: two choices in quick succession must not undo one another.
+    const next = new URLSearchParams(window.location.search);
     if (value === '') next.delete(name);
     else next.set(name, value);
     next.delete('page');
