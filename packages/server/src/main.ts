@@ -23,7 +23,7 @@ if (!DATABASE_URL) {
 const db = connect(DATABASE_URL);
 await migrate(db);
 const server = createServer(
-  createApp({ db, log, webDist: WEB_DIST, probeSpeed: Number(PROBE_SPEED) || 1, countedEveryMs: 1000 }),
+  createApp({ db, log, webDist: WEB_DIST, probeSpeed: Number(PROBE_SPEED) || 1, countedEveryMs: 3000 }),
 );
 server.listen(Number(PORT), '127.0.0.1', () => log.info(`listening on http://127.0.0.1:${PORT}`));
 

@@ -4,7 +4,7 @@ import type { RefitRow } from '../features/refits/store.ts';
 import type { WorkerPool } from './worker-pool.ts';
 
 /** Systems read and judged at a time. */
-const CHUNK = 60;
+const CHUNK = 24;
 /** Systems the fleet is learned from: spread evenly over all, since more would teach the same. */
 const MOST_SYSTEMS_TO_LEARN_FROM = 500;
 
