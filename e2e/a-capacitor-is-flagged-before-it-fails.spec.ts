@@ -82,7 +82,7 @@ test('from a plate to the Watch: a new system, its first round, a part replaced 
   await expect(page.getByText('Old can weak on HERM.')).toBeVisible();
   await page.getByRole('link', { name: /Outdoor fan amps/ }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Outdoor fan amps' })).toBeVisible();
-  await expect(page.getByRole('img', { name: /Chart of 1 readings/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /chart of 1 readings/ })).toBeVisible();
   await expect(page.getByRole('cell', { name: '1.15', exact: true })).toBeVisible();
 
   // And the fan motor, near its limit, is on the Watch at once.

@@ -1,12 +1,13 @@
 import { drawn, expect, isPhone, startRound, test, watchedDual, watchRows } from './support/app.ts';
 
 interface Because {
-  because: { code: string; numbers: Record<string, unknown> };
+  because: { code: string };
+  also: { code: string }[];
 }
 
 test('from a line of the Watch to its reason, its chart, its table, and back', async ({ page, server }) => {
   const rows = (await watchRows(server.address)) as unknown as (Because & { componentId: string; kind: string })[];
-  const told = rows.find((r) => r.because.code === 'trend');
+  const told = rows.find((r) => [r.because, ...r.also].some((because) => because.code === 'trend'));
   if (!told) throw new Error('nothing on the Watch stands there by its trend');
   await page.goto('/watch');
   const line = page.locator(`[data-row="${told.componentId}"]`);

@@ -94,6 +94,7 @@ export interface KnownRow {
   point: string;
   slot: string;
   systemKind: string;
+  rating: string | null;
 }
 
 /** The rows of the Watch, as the server has them. */
@@ -223,9 +224,12 @@ export async function putBackAll(page: Page): Promise<number> {
   const buttons = page.getByRole('main').getByRole('button', { name: PUT_BACK });
   let count = 0;
   while ((await buttons.count()) > 0) {
-    const before = await buttons.count();
+    // More may still be opening while one is put back: what counts is that this one is gone.
+    const name = (await buttons.first().textContent()) ?? '';
+    const like = async () => (await buttons.allTextContents()).filter((text) => text === name).length;
+    const before = await like();
     await buttons.first().click();
-    await expect(buttons).toHaveCount(before - 1);
+    await expect.poll(like, { message: `${name} put back` }).toBeLessThan(before);
     count += 1;
   }
   return count;

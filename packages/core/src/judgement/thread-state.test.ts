@@ -1,5 +1,6 @@
 import type { Component } from '../equipment/component.ts';
 import { dayOf } from '../quantity/day.ts';
+import type { Judgement } from './judgement.ts';
 import { inlineThread } from './inline-thread.ts';
 import { DEFAULT_POLICY } from './policy.ts';
 import { severityOf, standingOfPart, worstOf } from './standing.ts';
@@ -168,6 +169,29 @@ describe('urgency', () => {
     expect(urgencyOf([{ ...act[0]!, standing: 'stop' }], 'supply', 'whole', heatPump)).toBeGreaterThan(
       urgencyOf(act, 'compressor', 'common', heatPump),
     );
+  });
+
+  test('what only nears its limit has the chance its trend gives it; what is past it has all of it', () => {
+    const nearing = { ...act[0]!, standing: 'watch' as const };
+    const numbers = {
+      chance: 0.06,
+      expected: 38,
+      low80: 37.8,
+      high80: 38.2,
+      limit: 37.6,
+      side: 'lower',
+      day: nextRound,
+    };
+    const more = { perYear: -0.1, perYearPercent: -0.2, readings: 6, ownSharePercent: 80, fleet: 0, bends: false };
+    const trend: Judgement = {
+      basis: 'trend',
+      standing: 'sound',
+      limit: 37.6,
+      because: { code: 'trend', numbers: { ...numbers, ...more, side: 'lower', relative: true, unit: 'µF' } },
+    };
+    expect(chanceOf([nearing])).toBe(0.25);
+    expect(chanceOf([nearing, trend])).toBe(0.06);
+    expect(chanceOf([...act, trend])).toBe(1);
   });
 
   test('nothing wrong, no chance', () => {

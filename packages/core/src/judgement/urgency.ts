@@ -46,8 +46,16 @@ function chanceFrom(judgement: Judgement): number {
   return judgement.standing === 'watch' ? CHANCE_WHEN_WATCHED : 0;
 }
 
+/** A value that nears its limit says less than where its thread is heading, once that is known. */
+const isSaidBetterByTrend = ({ basis, standing }: Judgement): boolean =>
+  standing === 'watch' && (basis === 'plate' || basis === 'baseline');
+
 /** The chance, 0 to 1, that the part is past its limit by the next round, as the most telling of its reasons has it. */
-export const chanceOf = (reasons: readonly Judgement[]): number => Math.max(0, ...reasons.map(chanceFrom));
+export function chanceOf(reasons: readonly Judgement[]): number {
+  const hasTrend = reasons.some((r) => r.because.code === 'trend');
+  const telling = hasTrend ? reasons.filter((r) => !isSaidBetterByTrend(r)) : reasons;
+  return Math.max(0, ...telling.map(chanceFrom));
+}
 
 /** Parts that serve heating alone, and systems that only cool; the rest is missed all year. */
 export const HEATING_ONLY: readonly Slot[] = [

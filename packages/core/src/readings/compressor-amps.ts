@@ -77,7 +77,8 @@ export const compressorAmps: ReadingKind = {
   ],
   pointsDiffer: true,
   likeForLike: {
-    words: ({ plate }) => `${COMMON_F} °F outdoors and ${nominalVoltsOf(plate)} V`,
+    words: ({ plate, point }) =>
+      point === 'start-wire' ? `${nominalVoltsOf(plate)} V` : `${COMMON_F} °F outdoors and ${nominalVoltsOf(plate)} V`,
     at: ({ plate }) => ({ outdoorF: COMMON_F, lineVolts: nominalVoltsOf(plate) }),
     bring,
   },

@@ -36,9 +36,9 @@ function livesBefore(data: ThreadData, palette: Palette): Dataset[] {
   }));
 }
 
-/** The fray: strands that leave the last reading and spread over the 80 % range at the next round. */
+/** The fray: strands that leave the end of the line and spread over the 80 % range at the next round. */
 function frayOf(data: ThreadData, view: ChartView, palette: Palette): Dataset[] {
-  const last = chartPoints(data, view).at(-1);
+  const last = knotDays(chartPoints(data, view).filter((p) => !p.odd)).at(-1);
   const ahead = data.inline?.ahead;
   // The forecast is for common conditions: beside values as read it would be another matter.
   if (!last || !ahead || view === 'read') return [];

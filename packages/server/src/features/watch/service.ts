@@ -35,7 +35,7 @@ const MOST_LINES = 20_000;
 /** The Watch: parts across all systems that are likely to fail before their next round, the most urgent first. */
 export function watchService(db: Knex, now: () => Date, countedEveryMs: number) {
   const store = watchStore(db);
-  const summaryOf = summaries(db, countedEveryMs);
+  const around = summaries(db, countedEveryMs);
   const snoozes = snoozesStore(db);
   const today = () => now().toISOString().slice(0, 10);
   const filterOf = ({ standing, area, season, slot, snoozed }: Asked): WatchFilter => ({
@@ -60,7 +60,7 @@ export function watchService(db: Knex, now: () => Date, countedEveryMs: number) 
       const filter = filterOf(asked);
       const [rows, summary] = await Promise.all([
         store.rows(context, filter, asked.limit, asked.offset),
-        summaryOf(context, JSON.stringify(filter), () => count(context, filter)),
+        around.of(context, JSON.stringify(filter), () => count(context, filter)),
       ]);
       return { ...summary, rows };
     },
@@ -88,10 +88,13 @@ export function watchService(db: Knex, now: () => Date, countedEveryMs: number) 
         throw new ProblemError('invalid-request', detail, [{ path: 'until', detail }]);
       }
       await snoozes.snooze(context, id, until, reason, now());
+      around.forget(context);
       return { until, reason };
     },
     async wake(context: RequestContext, id: string): Promise<{ woken: boolean }> {
-      return { woken: (await snoozes.wake(context, id)) > 0 };
+      const woken = (await snoozes.wake(context, id)) > 0;
+      around.forget(context);
+      return { woken };
     },
   };
 }

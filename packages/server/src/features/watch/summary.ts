@@ -31,7 +31,11 @@ const stampOf = async (db: Knex, { firmId }: RequestContext): Promise<string> =>
  */
 export function summaries(db: Knex, atMostEveryMs: number) {
   const kept = new Map<string, Kept>();
-  return async (context: RequestContext, name: string, count: () => Promise<Summary>): Promise<Summary> => {
+  /** What is kept of a firm is forgotten: somebody has just changed it by hand and wants to see it. */
+  const forget = ({ firmId }: RequestContext): void => {
+    for (const key of [...kept.keys()]) if (key.startsWith(`${firmId}/`)) kept.delete(key);
+  };
+  const of = async (context: RequestContext, name: string, count: () => Promise<Summary>): Promise<Summary> => {
     const key = `${context.firmId}/${name}`;
     const known = kept.get(key);
     const now = Date.now();
@@ -45,4 +49,5 @@ export function summaries(db: Knex, atMostEveryMs: number) {
     if (kept.size > MOST_KEPT) kept.delete([...kept.keys()][0] ?? '');
     return summary;
   };
+  return { of, forget };
 }
