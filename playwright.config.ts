@@ -16,10 +16,10 @@ export default defineConfig({
   globalSetup: './e2e/support/prepare.ts',
   fullyParallel: true,
   workers: 2,
-  timeout: 90_000,
+  timeout: 150_000,
   // A machine that is busy elsewhere may stall a journey; one that passes only the second time is listed as flaky.
   retries: 1,
-  expect: { timeout: 8000 },
+  expect: { timeout: 15_000 },
   reporter: [['list']],
   // A trace of every step makes a journey half as long again: TRACE=1 asks for it.
   use: {

@@ -136,7 +136,7 @@ for (const journey of JOURNEYS) {
     page,
     server,
   }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(300_000);
     const systemId = await enterPlate(page, journey);
     await startRound(page, systemId, journey.season);
     const walked = await walkRound(page, journey.season === 'cooling' ? '84' : '42');

@@ -36,7 +36,7 @@ async function violations(page: Page, theme: Theme): Promise<string[]> {
 
 for (const theme of ['day', 'attic'] satisfies Theme[]) {
   test(`no screen has an accessibility violation, ${theme} theme`, async ({ page, server }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     await page.addInitScript((t) => localStorage.setItem('yarnix-theme', t), theme);
     const row = await watchedDual(server.address);
     const screens: [string, RegExp][] = [
@@ -58,7 +58,7 @@ for (const theme of ['day', 'attic'] satisfies Theme[]) {
   });
 
   test(`no part of a round has an accessibility violation, ${theme} theme`, async ({ page, server }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     await page.addInitScript((t) => localStorage.setItem('yarnix-theme', t), theme);
     // Each theme a round of its own: what one has taken the other could no longer put off.
     const row = await watchedDual(server.address, theme === 'day' ? 0 : 1);

@@ -78,7 +78,7 @@ for (const season of ['heating', 'cooling'] as const satisfies readonly Season[]
     server,
   }, info) => {
     test.skip(info.project.name !== 'phone', 'counted on the phone');
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     const rows = await watchRows(server.address);
     const systems = (await (await fetch(`${server.address}/api/systems?limit=100`)).json()) as {
       systems: { id: string; kind: string }[];
