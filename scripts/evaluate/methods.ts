@@ -1,20 +1,17 @@
 import { fitDrift, threadOutlook, type Day, type FleetPrior, type Thread } from '@yarnix/core';
-import type { TrueReading, TrueThread } from '@yarnix/simulator';
+import { isPastLimit, type TrueReading, type TrueThread } from '@yarnix/simulator';
 
 /** What a method says of a thread at a cut: the chance of being past the limit at the next visit. */
 export type Method = (thread: TrueThread, seen: readonly TrueReading[], at: Day) => number;
 
-const past = ({ limit }: TrueThread['part'], value: number): boolean =>
-  (limit.lower !== undefined && value < limit.lower) || (limit.upper !== undefined && value > limit.upper);
-
 /** Says it is past its limit when its last reading is. */
-export const lastReading: Method = ({ part }, seen) => (past(part, seen.at(-1)?.value ?? NaN) ? 1 : 0);
+export const lastReading: Method = ({ part }, seen) => (isPastLimit(part, seen.at(-1)?.value ?? NaN) ? 1 : 0);
 
 /** Draws a straight line through all readings and looks where it is at the next visit. */
 export const straightLine: Method = ({ part }, seen, at) => {
   const fit = fitDrift(seen);
   const value = fit.outcome === 'fit' ? fit.intercept + fit.slope * at : twoPoints(seen, at);
-  return past(part, value) ? 1 : 0;
+  return isPastLimit(part, value) ? 1 : 0;
 };
 
 function twoPoints(seen: readonly TrueReading[], at: Day): number {

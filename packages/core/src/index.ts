@@ -41,6 +41,7 @@ export * from './judgement/signs.ts';
 export * from './judgement/system-threads.ts';
 export * from './judgement/thread-outlook.ts';
 export * from './judgement/thread-state.ts';
+export * from './judgement/threads-of-system.ts';
 export * from './judgement/together-rules.ts';
 export * from './judgement/together.ts';
 export * from './judgement/urgency.ts';

@@ -113,11 +113,12 @@ export interface TrueThread {
 const roomOf = (random: Random, { limit, fresh }: Part): number =>
   Math.abs((limit.upper ?? limit.lower ?? 0) - fresh(random));
 
-const isPast = ({ limit }: Part, value: number): boolean =>
+/** Whether a value lies past a part's limit. */
+export const isPastLimit = ({ limit }: Part, value: number): boolean =>
   (limit.lower !== undefined && value < limit.lower) || (limit.upper !== undefined && value > limit.upper);
 
 /** Whether what the part truly was lies past its limit. */
-export const trulyPast = (thread: TrueThread, reading: TrueReading): boolean => isPast(thread.part, reading.truth);
+export const trulyPast = (thread: TrueThread, reading: TrueReading): boolean => isPastLimit(thread.part, reading.truth);
 
 /** How one part wears: its level so many years after it was fitted. */
 function wearOf(random: Random, part: Part, nature: FleetNature): (years: number) => number {
@@ -165,7 +166,7 @@ function life(random: Random, part: Part, nature: FleetNature, fittedOn: Day, un
     const slip = odd ? (random.chance(0.5) ? 1 : -1) * room * random.between(1, 4) : 0;
     const value = random.normal(shows, own * part.meter(Math.abs(shows))) + slip;
     readings.push({ day, value, conditions: noted, truth, odd, stepped });
-    const replaced = isPast(part, value) && random.chance(0.35);
+    const replaced = isPastLimit(part, value) && random.chance(0.35);
     if (replaced) return { part, fittedOn, readings, replaced };
     day += HALF_YEAR + random.whole(-25, 25) + (random.chance(0.15) ? HALF_YEAR : 0);
   }

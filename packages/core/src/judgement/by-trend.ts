@@ -34,8 +34,6 @@ export interface TrendContext {
 
 /** From this chance on a reading counts as odd, or a step as one. */
 const TAKEN_FOR_TRUE = 0.5;
-/** Chance of odd or step at which the newest reading is asked for again. */
-const ASK_AGAIN = 0.8;
 /** A step is news for this long, days. */
 const NEWS_FOR = 400;
 
@@ -147,10 +145,10 @@ function stepJudgement(kind: ReadingKind, fit: ThreadFit, compared: readonly Com
 }
 
 function oddJudgement(context: TrendContext, fit: ThreadFit, kind: ReadingKind, thread: ThreadPrior, chance: number) {
-  const { compared, reference, about, shifts } = context;
+  const { compared, reference, about, shifts, policy } = context;
   const newest = compared.at(-1);
   const at = fit.n - 1;
-  if (!newest || (fit.oddChances[at] ?? 0) + (fit.stepChances[at] ?? 0) < ASK_AGAIN) return null;
+  if (!newest || (fit.oddChances[at] ?? 0) + (fit.stepChances[at] ?? 0) < policy.trend.askAgainChance) return null;
   const without = fitThread(
     readyThread(kind, compared.slice(0, -1), reference, about.component.fittedOn, shifts),
     thread,

@@ -97,8 +97,8 @@ export const policySchema = z.object({
     actChance: share,
     /** With fewer readings than this the trend alone never says 'act'. */
     leastReadings: z.number().int().min(2).max(10),
-    /** A reading this many standard deviations off its own thread is measured again before it counts. */
-    oddPointDeviations: z.number().min(2).max(10),
+    /** Chance of being odd or stepped from which a newest reading is measured again before it counts. */
+    askAgainChance: share,
   }),
   /** Months (1–12) whose middle the rounds are planned for. */
   roundMonths: z.array(z.number().int().min(1).max(12)).min(1),
@@ -150,7 +150,7 @@ export function policyOf(school: CapacitorSchool): Policy {
       baselinePercent: 25,
     },
     contactDrop: { watchVolts: 0.5, mostVolts: 2 },
-    trend: { watchChance: 0.2, actChance: 0.5, leastReadings: 3, oddPointDeviations: 4 },
+    trend: { watchChance: 0.2, actChance: 0.5, leastReadings: 3, askAgainChance: 0.8 },
     roundMonths: [4, 10],
   };
 }

@@ -71,19 +71,6 @@ function grouped<R extends KeptReading>(standing: readonly R[]): Map<string, R[]
 export const byThread = <R extends KeptReading>(readings: readonly R[]): Map<string, R[]> =>
   grouped(standingReadings(readings));
 
-/** Values of one kind at a component's points on one visit; the latest of each point. */
-export function companionsOf(
-  readings: readonly KeptReading[],
-  of: { visitId: string; componentId: string; kind: string },
-): NonNullable<JudgeContext['companions']> {
-  const companions: Partial<Record<Point, number>> = {};
-  for (const r of standingReadings(readings)) {
-    const together = r.visitId === of.visitId && r.componentId === of.componentId && r.kind === of.kind;
-    if (together && r.value !== null) companions[r.point] = r.value;
-  }
-  return companions;
-}
-
 /** The companions of every part's kind on every visit, gathered once from readings that stand, in order. */
 function companionsIn(standing: readonly KeptReading[]) {
   const nameOf = (r: { visitId: string; componentId: string; kind: string }) =>
@@ -97,6 +84,12 @@ function companionsIn(standing: readonly KeptReading[]) {
   }
   return (of: { visitId: string; componentId: string; kind: string }) => all.get(nameOf(of)) ?? {};
 }
+
+/** Values of one kind at a component's points on one visit; the latest of each point. */
+export const companionsOf = (
+  readings: readonly KeptReading[],
+  of: { visitId: string; componentId: string; kind: string },
+): NonNullable<JudgeContext['companions']> => companionsIn(standingReadings(readings))(of);
 
 /**
  * The day after which a thread's readings count: the day a part was fitted that changes them without being worn itself.

@@ -58,7 +58,7 @@ export function chanceOf(reasons: readonly Judgement[]): number {
 }
 
 /** Parts that serve heating alone, and systems that only cool; the rest is missed all year. */
-export const HEATING_ONLY: readonly Slot[] = [
+const HEATING_ONLY: readonly Slot[] = [
   'electric-heat',
   'sequencer',
   'gas-heat',
@@ -67,7 +67,7 @@ export const HEATING_ONLY: readonly Slot[] = [
   'outdoor-sensor',
   'base-pan-heater',
 ];
-export const COOLING_SIDE: readonly Slot[] = [
+const COOLING_SIDE: readonly Slot[] = [
   'compressor',
   'refrigerant-circuit',
   'run-capacitor',
@@ -96,10 +96,9 @@ export function servesIn(season: 'cooling' | 'heating', slot: Slot, systemKind: 
 
 /** How much a part's season weighs until the next round: a part that cools matters most when that lies behind a summer. */
 function seasonWeight(slot: Slot, { systemKind, nextRound }: Serving): number {
-  const summerFirst = seasonOf(nextRound) === 'autumn';
-  const heats = HEATING_ONLY.includes(slot);
-  const cools = COOLING_SIDE.includes(slot) && !isHeatPump(systemKind);
-  return (heats && summerFirst) || (cools && !summerFirst) ? OUT_OF_SEASON : 1;
+  // What lies before an autumn round is a summer.
+  const ahead = seasonOf(nextRound) === 'autumn' ? 'cooling' : 'heating';
+  return servesIn(ahead, slot, systemKind) ? 1 : OUT_OF_SEASON;
 }
 
 /**

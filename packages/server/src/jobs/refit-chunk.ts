@@ -1,9 +1,7 @@
 import {
   dayOf,
   readyToLearn,
-  restartedOn,
-  standingReadings,
-  threadKey,
+  threadsOfSystem,
   type FleetPrior,
   type KeptReading,
   type Plate,
@@ -99,48 +97,17 @@ export async function readSystems(db: Knex, ids: readonly string[]): Promise<Ref
 }
 
 /** The threads of systems that a prior can be learned from, each with its class. */
-export function threadsToLearn(
+export const threadsToLearn = (
   systems: readonly RefitSystem[],
   policy: Policy,
-): { threadClass: string; kind: string; ready: ReadyThread }[] {
-  return systems.flatMap((system) => {
-    const parts = new Map(system.parts.map((row) => [row.id, componentOf(row)]));
-    const living = [...parts.values()];
-    const threads = new Map<string, KeptReading[]>();
-    for (const reading of standingReadings(system.readings)) {
-      if (reading.value === null) continue;
-      const after = restartedOn(reading.kind, reading.point, living);
-      if (dayOf(reading.takenAt) <= after) continue;
-      const key = threadKey(reading);
-      threads.set(key, [...(threads.get(key) ?? []), reading]);
-    }
-    return [...threads.values()].flatMap((readings) => {
-      const first = readings[0];
-      const component = first && parts.get(first.componentId);
-      if (!first || !component) return [];
-      const { kind, point } = first;
-      const ready = readyToLearn(
-        {
-          kind,
-          point,
-          plate: system.plate,
-          systemKind: system.kind,
-          component,
-          events: system.events,
-          readings: readings.map((r) => ({
-            day: dayOf(r.takenAt),
-            value: r.value ?? NaN,
-            method: r.method,
-            conditions: r.conditions,
-            inputs: r.inputs,
-          })),
-        },
-        policy,
-      );
-      return ready ? [{ ...ready, kind }] : [];
+): { threadClass: string; kind: string; ready: ReadyThread }[] =>
+  systems.flatMap((system) => {
+    const components = system.parts.map(componentOf);
+    return threadsOfSystem({ ...system, components }, system.readings).flatMap((thread) => {
+      const ready = readyToLearn(thread, policy);
+      return ready ? [{ ...ready, kind: thread.kind }] : [];
     });
   });
-}
 
 const WRITE = `
   with fresh as (

@@ -1,16 +1,13 @@
 import {
-  dayOf,
-  nextRoundAfter,
   readingKind,
   severityOf,
   SLOT_NAMES,
-  systemThreads,
   titleOf,
   type Session,
   type Standing,
   type SystemDetail,
 } from '@yarnix/core';
-import { eventsOf } from './events-of.ts';
+import { livingThreads } from './living-threads.ts';
 
 /** A thread that can be laid beside another one. */
 export interface OtherThread {
@@ -22,12 +19,7 @@ export interface OtherThread {
 
 /** The threads of a system's living parts that have numbers, the worst first. */
 export function otherThreads(system: SystemDetail, firm: Session['firm'], today: number): OtherThread[] {
-  const components = system.components
-    .filter((c) => c.removedOn === null)
-    .map((c) => ({ ...c, fittedOn: c.fittedOn === null ? null : dayOf(c.fittedOn) }));
-  const judged = { kind: system.kind, plate: system.plate, components, events: eventsOf(system) };
-  const next = nextRoundAfter(today, firm.policy);
-  return systemThreads(judged, system.readings, next, firm.policy, firm.prior ?? undefined)
+  return livingThreads(system, firm, today)
     .filter((t) => t.state.numeric !== null)
     .sort((a, b) => severityOf(b.state.standing) - severityOf(a.state.standing))
     .map(({ key, state, component }) => {

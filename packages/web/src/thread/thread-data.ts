@@ -4,23 +4,21 @@ import {
   EVENTS,
   inlineThread,
   judgedReading,
-  nextRoundAfter,
   readingKind,
-  systemThreads,
   threadKey,
   type ComponentView,
   type Day,
-  type FleetPrior,
   type InlineThreadData,
   type Point,
   type Policy,
   type ReadingKind,
   type ReadingView,
+  type Session,
   type SystemDetail,
   type SystemThread,
   type ThreadState,
 } from '@yarnix/core';
-import { eventsOf } from './events-of.ts';
+import { judgedPart, livingThreads } from './living-threads.ts';
 
 /** Everything the thread screen shows: this life of the part, the lives before it in the same place, and what is ahead. */
 export interface ThreadData {
@@ -56,7 +54,7 @@ const numbersOf = (readings: readonly ReadingView[]) =>
 const aboutOf = (system: SystemDetail, part: ComponentView, point: Point) => ({
   systemKind: system.kind,
   plate: system.plate,
-  component: { ...part, fittedOn: part.fittedOn === null ? null : dayOf(part.fittedOn) },
+  component: judgedPart(part),
   point,
 });
 
@@ -80,19 +78,14 @@ function comparedOf(thread: SystemThread<ReadingView, unknown> | undefined): Map
 export function threadData(
   system: SystemDetail,
   asked: { componentId: string; kind: string; point: string },
-  { policy, prior }: { policy: Policy; prior: FleetPrior | null },
+  firm: { policy: Policy; prior: Session['firm']['prior'] },
   today: Day,
 ): ThreadData | null {
   const part = system.components.find((c) => c.id === asked.componentId);
   const kind = readingKind(asked.kind);
   if (!part || !kind) return null;
-  const withDays = system.components.map((c) => ({ ...c, fittedOn: c.fittedOn === null ? null : dayOf(c.fittedOn) }));
-  const living = withDays.filter((c) => c.removedOn === null || c.id === part.id);
-  const judged = { kind: system.kind, plate: system.plate, components: living, events: eventsOf(system) };
   const mine = system.readings.filter((r) => r.componentId === part.id);
-  // Read together with the parts that are in now; of one that is out only its own readings count.
-  const counting = part.removedOn === null ? system.readings : mine;
-  const threads = systemThreads(judged, counting, nextRoundAfter(today, policy), policy, prior ?? undefined);
+  const threads = livingThreads(system, firm, today, part);
   const thread = threads.find((t) => t.key === threadKey(asked));
   const all = byThread(system.readings);
   const earlier = system.components.filter(

@@ -5,6 +5,8 @@ import type { Knex } from 'knex';
  * and the fitting anew of all threads as work that can be stopped and gone on with.
  */
 const TABLES = `
+    -- A newest reading is asked for again by its chance of being odd, no longer by its distance.
+    update firms set policy = jsonb_set(policy #- '{trend,oddPointDeviations}', '{trend,askAgainChance}', '0.8');
     alter table firms add column prior jsonb, add column prior_learned_at timestamptz;
     -- Counts up with every judgement of a part, so that a judgement from older readings cannot overwrite a newer one.
     alter table components add column revision integer not null default 0;

@@ -1,4 +1,4 @@
-import { COOLING_SIDE, HEATING_ONLY, LIKELY_TO_FAIL, severityOf, type Slot, type Standing } from '@yarnix/core';
+import { LIKELY_TO_FAIL, servesIn, severityOf, SLOTS, SYSTEM_KINDS, type Slot, type Standing } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
@@ -12,8 +12,6 @@ export interface WatchFilter {
   readonly today: string;
 }
 
-const HEATS_WITH_ITS_COMPRESSOR = '%heat-pump';
-
 /** Parts of the firm that match a filter, but for what is set aside. */
 function matchingParts(db: Knex, context: RequestContext, filter: WatchFilter): Knex.QueryBuilder {
   const systems = db('systems').select('id').where({ firm_id: context.firmId });
@@ -25,16 +23,22 @@ function matchingParts(db: Knex, context: RequestContext, filter: WatchFilter): 
       const severities = filter.standing.map(severityOf);
       // Said as the index of the urgent says it, so that the first page is read from it in its order.
       if (LIKELY_TO_FAIL.every((s) => filter.standing.includes(s)) && severities.length === LIKELY_TO_FAIL.length)
-        void parts.whereRaw('k.severity >= 2');
+        void parts.whereRaw(`k.severity >= ${severityOf('watch')}`);
       else void parts.whereIn('k.severity', severities);
     });
   if (filter.area !== undefined) void query.whereIn('k.system_id', systems.clone().where({ area: filter.area }));
   if (filter.slots) void query.whereIn('k.slot', [...filter.slots]);
-  if (filter.season === 'cooling') void query.whereNotIn('k.slot', [...HEATING_ONLY]);
-  if (filter.season === 'heating') {
-    const heatPumps = systems.clone().whereLike('kind', HEATS_WITH_ITS_COMPRESSOR);
-    void query.where((part) => {
-      void part.whereNotIn('k.slot', [...COOLING_SIDE]).orWhereIn('k.system_id', heatPumps);
+  const { season } = filter;
+  if (season !== undefined) {
+    void query.where((any) => {
+      for (const slot of SLOTS) {
+        const kinds = SYSTEM_KINDS.filter((kind) => servesIn(season, slot, kind));
+        if (kinds.length === SYSTEM_KINDS.length) void any.orWhere('k.slot', slot);
+        else if (kinds.length > 0)
+          void any.orWhere((one) => {
+            void one.where('k.slot', slot).whereIn('k.system_id', systems.clone().whereIn('kind', kinds));
+          });
+      }
     });
   }
   return query;

@@ -2,7 +2,6 @@ import {
   dayOf,
   inlineThread,
   judgedReading,
-  nextRoundAfter,
   readingKind,
   seasonOf,
   sayQuantity,
@@ -11,7 +10,6 @@ import {
   SLOTS,
   standingOfPart,
   SYSTEM_KIND_NAMES,
-  systemThreads,
   titleOf,
   type ComponentView,
   type Session,
@@ -31,7 +29,7 @@ import { startRound } from '../../field/rounds.ts';
 import { Button, ButtonLink } from '../../kit/button.tsx';
 import { ReasonLine } from '../../kit/reason-line.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
-import { eventsOf } from '../../thread/events-of.ts';
+import { livingThreads } from '../../thread/living-threads.ts';
 import { InlineThread } from '../../thread/inline-thread.tsx';
 import { dateWords } from '../round/field-words.ts';
 import { FollowUps } from './follow-ups.tsx';
@@ -128,18 +126,7 @@ function Part({
 }
 
 function Parts({ system, firm }: { system: SystemDetail; firm: Session['firm'] }) {
-  const { policy, prior } = firm;
-  const living = system.components
-    .filter((c) => c.removedOn === null)
-    .map((c) => ({ ...c, fittedOn: c.fittedOn === null ? null : dayOf(c.fittedOn) }));
-  const nextRound = nextRoundAfter(dayOf(new Date().toISOString()), policy);
-  const threads = systemThreads(
-    { kind: system.kind, plate: system.plate, components: living, events: eventsOf(system) },
-    system.readings,
-    nextRound,
-    policy,
-    prior ?? undefined,
-  );
+  const threads = livingThreads(system, firm, dayOf(new Date().toISOString()));
   return system.components
     .filter((c) => c.removedOn === null)
     .map((part) => ({ part, threads: worstFirst(threads.filter((t) => t.component.id === part.id)) }))

@@ -1,0 +1,21 @@
+import type { Component } from '../equipment/component.ts';
+import { byThread, countingReadings, judgedReading, type JudgedSystem, type KeptReading } from './system-threads.ts';
+import type { Thread } from './thread-outlook.ts';
+import { threadReadingsOf } from './thread-state.ts';
+
+/** The threads of a system's living parts, as they are learned from: the numbers that count, with what they are of. */
+export function threadsOfSystem(
+  system: JudgedSystem<Component & { id: string }>,
+  readings: readonly KeptReading[],
+): Thread[] {
+  const parts = new Map(system.components.map((part) => [part.id, part]));
+  const { plate, kind: systemKind, events } = system;
+  return [...byThread(readings).values()].flatMap((kept) => {
+    const first = kept[0];
+    const component = first && parts.get(first.componentId);
+    if (!first || !component) return [];
+    const numbers = threadReadingsOf(countingReadings(kept, system.components).map(judgedReading));
+    const { kind, point } = first;
+    return numbers.length > 0 ? [{ kind, point, plate, systemKind, component, events, readings: numbers }] : [];
+  });
+}
