@@ -11,6 +11,7 @@ interface Past {
     takenAt: string;
   }[];
   components: { id: string; removedOn: string | null }[];
+  visits: { closedAt: string | null }[];
 }
 
 /** Counts what the thumb does: digits of a number on one side, everything else on the other. */
@@ -86,11 +87,13 @@ for (const season of ['heating', 'cooling'] as const satisfies readonly Season[]
     const known = new Set(rows.map((r) => r.systemId));
     // A split heat pump with strips and a history, so that every reading has a last value to type again.
     let systemId = '';
-    let past: Past = { readings: [], components: [] };
+    let past: Past = { readings: [], components: [], visits: [] };
     for (const { id } of systems.systems
       .filter((s) => s.kind === 'split-heat-pump')
       .sort((a, b) => Number(known.has(a.id)) - Number(known.has(b.id)))) {
       past = (await (await fetch(`${server.address}/api/systems/${id}`)).json()) as Past;
+      // Another journey may have a round under way there.
+      if (past.visits.some((v) => v.closedAt === null)) continue;
       systemId = id;
       if (past.readings.some((r) => r.kind === 'heater-amps') && past.readings.some((r) => r.kind === 'superheat'))
         break;

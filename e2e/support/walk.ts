@@ -130,7 +130,10 @@ async function walkStopPhone(page: Page, last: string): Promise<void> {
     const worked = field.getByRole('button', { name: 'Take it' });
     if (await worked.isVisible()) await worked.click();
     else if ((await takeField(page, field)) === 'entered') {
-      await leaveField(page, next, () => Promise.resolve(page.url() !== url));
+      // Taken is left: the address follows.
+      const isTaken = () =>
+        page.evaluate(() => document.querySelector('[data-status]')?.getAttribute('data-status') === 'taken');
+      await leaveField(page, next, async () => page.url() !== url || (await isTaken()));
     }
     await expect.poll(() => page.url(), { message: `stuck at ${url} (${last})` }).not.toBe(url);
   }
