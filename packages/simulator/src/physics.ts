@@ -4,6 +4,7 @@ import {
   heatElementsOf,
   moistAir,
   nominalVoltsOf,
+  own,
   ratingOf,
   refrigerantName,
   saturationPressure,
@@ -283,7 +284,7 @@ export const jumps = (scene: Scene, held: Held): boolean =>
 
 /** What a perfect instrument held there would show: a number in the input's unit (Infinity for OL), or a finding's word. */
 export function truthAt(scene: Scene, held: Held): number | string {
-  const truth = TRUTHS[held.kind];
+  const truth = own(TRUTHS, held.kind);
   if (!truth) throw new Error(`the model house knows nothing of ${held.kind}`);
   return truth(scene, held);
 }

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { EVENT_KINDS } from '../judgement/events.ts';
-import { dateSchema, idSchema } from './common.ts';
+import { dateSchema, givenDateSchema, idSchema } from './common.ts';
 
 /** Something done to a system on a visit that moves its readings without a part having worn. */
 export const newEventSchema = z.object({
   visitId: idSchema,
   kind: z.enum(EVENT_KINDS, { error: 'is none of the repairs' }),
-  on: dateSchema,
+  on: givenDateSchema,
   note: z.string().trim().max(300, 'at most 300 characters').nullable().default(null),
   /** True when it is taken back: it was noted by mistake. */
   withdrawn: z.boolean().default(false),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idSchema, momentSchema } from './common.ts';
+import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
 
 /** What a photo is of. */
 export const PHOTO_SUBJECTS = ['plate', 'wiring', 'damage', 'other'] as const;
@@ -12,7 +12,7 @@ export const photoQuerySchema = z.object({
   componentId: idSchema.optional(),
   subject: z.enum(PHOTO_SUBJECTS, { error: 'is none of plate, wiring, damage, other' }),
   note: z.string().trim().max(200, 'at most 200 characters').optional(),
-  takenAt: momentSchema,
+  takenAt: givenMomentSchema,
 });
 export type PhotoQuery = z.infer<typeof photoQuerySchema>;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { POINTS } from '../equipment/component.ts';
-import { idSchema, momentSchema } from './common.ts';
+import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
 import { conditionsSchema } from '../readings/conditions.ts';
 
 /** What a probe's value was taken from: the window's samples, its length in s, and its spread in the input's unit. */
@@ -22,7 +22,7 @@ export const newReadingSchema = z.object({
     z.string().max(40),
     z.union([z.number(), z.string().max(200)], { error: 'must be a number or one of the choices' }),
   ),
-  takenAt: momentSchema,
+  takenAt: givenMomentSchema,
   conditions: conditionsSchema.default({}),
   /** True when an implausible value was asked about and confirmed. */
   confirmed: z.boolean().default(false),

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { POINTS } from '../equipment/component.ts';
 import { LOOSE_END_CODES } from '../round/loose-ends.ts';
 import { PUT_OFF_CODES } from '../round/put-off.ts';
-import { dateSchema, idSchema, momentSchema } from './common.ts';
+import { dateSchema, givenDateSchema, givenMomentSchema, idSchema, momentSchema } from './common.ts';
 
 /** A loose end as it stands: opened, put back, or left with a reason. Sent whole each time; the latest state holds. */
 export const newLooseEndSchema = z
@@ -10,11 +10,15 @@ export const newLooseEndSchema = z
     visitId: idSchema,
     code: z.enum(LOOSE_END_CODES).nullable(),
     text: z.string().trim().max(120, 'at most 120 characters'),
-    openedAt: momentSchema,
-    putBackAt: momentSchema.nullable(),
+    openedAt: givenMomentSchema,
+    putBackAt: givenMomentSchema.nullable(),
     leftBecause: z.string().trim().max(300, 'at most 300 characters').nullable(),
   })
-  .refine((end) => end.code !== null || end.text !== '', { error: 'what hangs loose?', path: ['text'] });
+  .refine((end) => end.code !== null || end.text !== '', { error: 'what hangs loose?', path: ['text'] })
+  .refine((end) => end.putBackAt === null || end.putBackAt >= end.openedAt, {
+    error: 'it cannot be put back before it was opened',
+    path: ['putBackAt'],
+  });
 export type NewLooseEnd = z.infer<typeof newLooseEndSchema>;
 
 export const looseEndSchema = z.object({
@@ -37,8 +41,8 @@ export const newFollowUpSchema = z.object({
   method: z.string().max(40),
   reason: z.enum(PUT_OFF_CODES, { error: 'is none of the reasons' }),
   note: z.string().trim().max(300, 'at most 300 characters').optional(),
-  dueOn: dateSchema,
-  putOffAt: momentSchema,
+  dueOn: givenDateSchema,
+  putOffAt: givenMomentSchema,
   /** True when it is taken back: the reading will be taken, or was put off by mistake. */
   withdrawn: z.boolean().default(false),
 });

@@ -1,26 +1,17 @@
 import { z } from 'zod';
 import { COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
+import { givenPlateSchema } from '../equipment/given-plate.ts';
 import { plateSchema, systemKindSchema } from '../equipment/plate.ts';
 import { policySchema } from '../judgement/policy.ts';
 import { STANDINGS } from '../judgement/standing.ts';
-import { dateSchema, idSchema, momentSchema } from './common.ts';
+import { fleetPriorSchema } from '../trend/prior-schema.ts';
+import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
 import { eventSchema } from './events.ts';
 import { photoSchema } from './photos.ts';
 import { readingSchema } from './readings.ts';
 import { refrigerantSchema } from './refrigerants.ts';
 import { followUpSchema, looseEndSchema } from './rounds.ts';
 import { visitSchema } from './visits.ts';
-
-const threadPriorSchema = z.object({
-  classes: z.array(z.object({ share: z.number(), mean: z.number(), sd: z.number(), wander: z.number() })),
-  scatter: z.array(z.object({ share: z.number(), factor: z.number() })),
-  asFitted: z.object({ mean: z.number(), sd: z.number() }).nullable(),
-  oddChance: z.number(),
-  stepChance: z.number(),
-  towards: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
-  threads: z.number(),
-});
-const fleetPriorSchema = z.record(z.string(), threadPriorSchema);
 
 const line = (max: number, what: string) =>
   z
@@ -38,15 +29,15 @@ export const newSystemSchema = z.object({
   address: line(120, 'the address'),
   area: z.string().trim().max(40, 'at most 40 characters').optional(),
   kind: systemKindSchema,
-  plate: plateSchema,
-  installedOn: dateSchema.optional(),
+  plate: givenPlateSchema,
+  installedOn: givenDateSchema.optional(),
   components: z.array(z.object({ id: idSchema, slot: z.enum(SLOTS) })).max(40),
 });
 export type NewSystem = z.infer<typeof newSystemSchema>;
 
 /** A plate read better later: the whole of it, and the ids of the parts it adds. */
 export const newPlateSchema = z.object({
-  plate: plateSchema,
+  plate: givenPlateSchema,
   components: z.array(z.object({ id: idSchema, slot: z.enum(SLOTS) })).max(40),
 });
 export type NewPlate = z.infer<typeof newPlateSchema>;
@@ -68,7 +59,7 @@ export type ComponentView = z.infer<typeof componentSchema>;
 /** A part fitted in place of another, with what its label says. */
 export const fittedPartSchema = z.object({
   replaces: idSchema,
-  fittedOn: dateSchema,
+  fittedOn: givenDateSchema,
   plate: componentPlateSchema,
   /** Why the old one came out. */
   reason: line(200, 'the reason'),

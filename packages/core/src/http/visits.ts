@@ -1,16 +1,16 @@
 import { z } from 'zod';
 import { systemKindSchema } from '../equipment/plate.ts';
-import { idSchema, momentSchema } from './common.ts';
+import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
 
 export const newVisitSchema = z.object({
   systemId: idSchema,
-  startedAt: momentSchema,
+  startedAt: givenMomentSchema,
   /** Which half of the year's work it is; by its date when left out. */
   season: z.enum(['spring', 'autumn']).optional(),
 });
 export type NewVisit = z.infer<typeof newVisitSchema>;
 
-export const closingSchema = z.object({ closedAt: momentSchema, note: z.string().trim().max(2000).optional() });
+export const closingSchema = z.object({ closedAt: givenMomentSchema, note: z.string().trim().max(2000).optional() });
 export type Closing = z.infer<typeof closingSchema>;
 
 export const visitSchema = z.object({

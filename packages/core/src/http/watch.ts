@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { SLOTS } from '../equipment/component.ts';
 import { systemKindSchema } from '../equipment/plate.ts';
 import { STANDINGS } from '../judgement/standing.ts';
-import { dateSchema, idSchema, momentSchema } from './common.ts';
+import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
 
 const numbers = z.record(z.string(), z.union([z.number(), z.string(), z.boolean(), z.null()]));
 
@@ -82,7 +82,7 @@ export type WatchChanges = z.infer<typeof watchChangesSchema>;
 
 /** Sets a part aside until a day, with the reason. */
 export const snoozeSchema = z.object({
-  until: dateSchema,
+  until: givenDateSchema,
   reason: z.string({ error: 'the reason is missing' }).trim().min(3, 'the reason is missing').max(200),
 });
 export type Snooze = z.infer<typeof snoozeSchema>;

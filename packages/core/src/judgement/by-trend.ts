@@ -1,5 +1,6 @@
 import type { About, Limits, ReadingKind } from '../readings/kind.ts';
 import type { Day } from '../quantity/day.ts';
+import { own } from '../quantity/own.ts';
 import { startingPrior, threadClassOf, type FleetPrior, type ThreadPrior } from '../trend/drift-prior.ts';
 import { fitThread, type ThreadFit } from '../trend/fit-thread.ts';
 import type { Limit, Outlook } from '../trend/outlook.ts';
@@ -46,7 +47,7 @@ function wearLimit(kind: ReadingKind, limits: Limits): Limit {
 
 /** The prior of a thread's class: the fleet's, or what the kind starts with. */
 export const priorFor = (kind: ReadingKind, point: string, prior: FleetPrior | undefined): ThreadPrior =>
-  prior?.[threadClassOf(kind, point)] ?? startingPrior(kind);
+  own(prior ?? {}, threadClassOf(kind, point)) ?? startingPrior(kind);
 
 const judgement = (standing: Standing, because: Judgement['because'], limit: number | null = null): Judgement => ({
   basis: 'trend',

@@ -1,3 +1,4 @@
+import { isOwn } from '../quantity/own.ts';
 import type { Standing } from './standing.ts';
 
 interface Finding {
@@ -173,7 +174,7 @@ export const FINDINGS = {
 export type FindingCode = keyof typeof FINDINGS;
 
 /** Whether a text is the code of a finding. */
-export const isFinding = (text: string): text is FindingCode => text in FINDINGS;
+export const isFinding = (text: string): text is FindingCode => isOwn(FINDINGS, text);
 
 /** The findings a stored text holds, comma-joined, in the order they were found; unknown ones are left out. */
 export const findingsIn = (text: string): FindingCode[] => text.split(',').filter(isFinding);

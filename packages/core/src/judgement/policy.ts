@@ -164,3 +164,22 @@ export const POLICIES: Readonly<Record<CapacitorSchool, Policy>> = {
 
 /** The policy of a firm that has not chosen yet: the printed tolerance. */
 export const DEFAULT_POLICY: Policy = POLICIES.printed;
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** What is kept, with whatever it lacks taken from what it starts with. */
+function filled(start: unknown, kept: unknown): unknown {
+  if (!isObject(start)) return kept ?? start;
+  const held = isObject(kept) ? kept : {};
+  return Object.fromEntries(Object.entries(start).map(([key, value]) => [key, filled(value, held[key])]));
+}
+
+/**
+ * A firm's policy from what is kept of it: settings that are newer than it start as the usual ones. What cannot be read at
+ * all is as if the firm had not chosen.
+ */
+export function policyFrom(stored: unknown): Policy {
+  const read = policySchema.safeParse(filled(DEFAULT_POLICY, stored));
+  return read.success ? read.data : DEFAULT_POLICY;
+}

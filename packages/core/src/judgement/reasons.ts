@@ -40,6 +40,8 @@ export interface ReasonNumbers {
   'no-basis': { readonly need: Need };
   /** Findings, comma-joined; see findings.ts. */
   finding: { readonly found: string };
+  /** A thread that cannot be fitted: a figure in it is beyond reckoning. */
+  'not-fitted': { readonly kind: string };
   /** Figures that cannot both be right. */
   'does-not-fit': { readonly doubt: Doubt; readonly a: number; readonly b: number };
   'rating-unknown': { readonly text: string };
@@ -119,6 +121,8 @@ export type Because = Coded<ReasonNumbers>;
 export type Refusal =
   | MeasureRefusal
   | { readonly code: 'unknown-choice'; readonly numbers: { readonly text: string } }
+  | { readonly code: 'chosen-twice'; readonly numbers: { readonly text: string } }
+  | { readonly code: 'none-and-some'; readonly numbers: { readonly text: string } }
   | { readonly code: 'unknown-field'; readonly numbers: { readonly text: string } }
   | { readonly code: 'no-volts-across'; readonly numbers: Record<string, never> }
   | { readonly code: 'cannot-work-out'; readonly numbers: { readonly snag: Snag } };

@@ -8,6 +8,7 @@ import type { Inputs } from '../readings/kind.ts';
 import type { FleetPrior } from '../trend/drift-prior.ts';
 import type { SystemEvent } from './events.ts';
 import type { JudgeContext, JudgedReading } from './judge.ts';
+import { judgedOrSetAside } from './not-fitted.ts';
 import type { Policy } from './policy.ts';
 import { severityOf } from './standing.ts';
 import { threadState, type ThreadState } from './thread-state.ts';
@@ -148,7 +149,8 @@ export function systemThreads<R extends KeptReading, C extends Component & { id:
     const { kind: systemKind, plate, events } = system;
     const context = { systemKind, plate, component, nextRound, companions, prior, events };
     const counting = countingReadings(kept, system.components);
-    const state = threadState(counting.map(judgedReading), context, policy);
+    const judged = counting.map(judgedReading);
+    const state = judgedOrSetAside(judgedReading(newest), () => threadState(judged, context, policy));
     if (state) threads.push({ key, component, readings: counting, state });
   }
   const findings = readTogether(threads, system.plate);

@@ -15,6 +15,8 @@ export function threadsOfSystem(
     const component = first && parts.get(first.componentId);
     if (!first || !component) return [];
     const numbers = threadReadingsOf(countingReadings(kept, system.components).map(judgedReading));
+    // What no meter shows cannot teach either.
+    if (numbers.some((n) => !Number.isFinite(n.value))) return [];
     const { kind, point } = first;
     return numbers.length > 0 ? [{ kind, point, plate, systemKind, component, events, readings: numbers }] : [];
   });

@@ -151,6 +151,7 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
   'against-nominal-volts': againstVolts,
   'against-window': againstWindow,
   'no-basis': (n) => NEEDS[n.need],
+  'not-fitted': () => 'Not judged: a figure in this thread is beyond what can be reckoned with. Correct that reading.',
   finding: (n) =>
     findingsIn(n.found)
       .map((code) => FINDINGS[code].sentence)
@@ -226,7 +227,9 @@ export function sayRefusal(refusal: Refusal): string {
           ? `${refusal.numbers.value} psig is below a full vacuum.`
           : `${refusal.numbers.value} ${refusal.numbers.unit}: ${MEASURES[refusal.numbers.unit]} cannot be below zero.`;
     case 'beyond-any-meter':
-      return `${refusal.numbers.value} ${refusal.numbers.unit} is beyond any meter; at most ${refusal.numbers.limit} ${refusal.numbers.unit}.`;
+      return `${Number(refusal.numbers.value.toPrecision(4))} ${refusal.numbers.unit} is beyond any meter; at most ${refusal.numbers.limit} ${refusal.numbers.unit}.`;
+    case 'finer-than-any-meter':
+      return `${refusal.numbers.value} ${refusal.numbers.unit} is finer than any meter shows. A slip of the decimal point?`;
     case 'no-over-limit-here':
       return 'OL is not a reading here; type the number shown.';
     case 'no-jumps-here':
@@ -235,6 +238,10 @@ export function sayRefusal(refusal: Refusal): string {
       return SNAGS[refusal.numbers.snag];
     case 'unknown-choice':
       return `“${refusal.numbers.text}” is not one of the choices.`;
+    case 'chosen-twice':
+      return `“${refusal.numbers.text}” is chosen twice.`;
+    case 'none-and-some':
+      return `“${refusal.numbers.text}” cannot hold beside another choice.`;
     case 'unknown-field':
       return `There is no field “${refusal.numbers.text}” in this reading.`;
     case 'no-volts-across':

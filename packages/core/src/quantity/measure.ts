@@ -1,4 +1,4 @@
-import { CEILING, FLOOR, type Unit } from './unit.ts';
+import { CEILING, FINEST, FLOOR, type Unit } from './unit.ts';
 
 /** Why a typed value cannot be a measurement. */
 export type MeasureRefusal =
@@ -6,6 +6,7 @@ export type MeasureRefusal =
   | { code: 'not-a-number'; numbers: { text: string } }
   | { code: 'negative'; numbers: { value: number; unit: Unit } }
   | { code: 'beyond-any-meter'; numbers: { value: number; unit: Unit; limit: number } }
+  | { code: 'finer-than-any-meter'; numbers: { value: number; unit: Unit } }
   | { code: 'no-over-limit-here'; numbers: Record<string, never> }
   | { code: 'no-jumps-here'; numbers: Record<string, never> };
 
@@ -21,14 +22,23 @@ const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
 const refused = (because: MeasureRefusal): Measure => ({ outcome: 'refused', because });
 
 /**
- * Checks a number against what its unit can hold at all (see CEILING and FLOOR).
- * Returns undefined when it may be kept, else the reason.
+ * Checks a number that was worked out against what its unit can hold at all (see CEILING and FLOOR): confirming does not
+ * help a value that nothing on a house can have. Returns undefined when it may be kept, else the reason.
  */
-export function refuseNumber(value: number, unit: Unit): MeasureRefusal | undefined {
+export function refuseWorkedOut(value: number, unit: Unit): MeasureRefusal | undefined {
   if (!Number.isFinite(value)) return { code: 'not-a-number', numbers: { text: String(value) } };
   if (value < FLOOR[unit]) return { code: 'negative', numbers: { value, unit } };
   if (value > CEILING[unit]) return { code: 'beyond-any-meter', numbers: { value, unit, limit: CEILING[unit] } };
   return undefined;
+}
+
+/**
+ * Checks a number that was read off a meter: as refuseWorkedOut, and no finer than any meter shows (see FINEST).
+ * Returns undefined when it may be kept, else the reason.
+ */
+export function refuseNumber(value: number, unit: Unit): MeasureRefusal | undefined {
+  if (value !== 0 && Math.abs(value) < FINEST) return { code: 'finer-than-any-meter', numbers: { value, unit } };
+  return refuseWorkedOut(value, unit);
 }
 
 /**

@@ -30,6 +30,12 @@ const pick = <K extends keyof UnitFacts>(fact: K) =>
     Record<Unit, UnitFacts[K]>
   >;
 
+/**
+ * Nothing a meter of the trade shows is finer, in any unit: a smaller figure that is not nought is a slip, and what is
+ * divided by it would be beyond all bounds. Common practice, no source.
+ */
+export const FINEST = 1e-6;
+
 /** Above it a value is refused, not questioned. */
 export const CEILING = pick('ceiling');
 /** Below it a value is refused. */

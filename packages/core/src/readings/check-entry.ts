@@ -1,5 +1,5 @@
 import type { Because, Refusal } from '../judgement/reasons.ts';
-import { refuseNumber } from '../quantity/measure.ts';
+import { refuseNumber, refuseWorkedOut } from '../quantity/measure.ts';
 import type { About, Evaluated, InputSpec, Inputs, Method, ReadingKind } from './kind.ts';
 
 /** What becomes of an entry: refused at a field, questioned until confirmed, or taken. */
@@ -18,10 +18,14 @@ function refuseInput(spec: InputSpec, entered: number | string | undefined): Ref
   if (entered === undefined || entered === '') return isOptional ? undefined : { code: 'empty', numbers: {} };
   if (spec.type === 'several') {
     const known = [spec.none, ...spec.options].map((option) => option.value);
-    const stranger = String(entered)
-      .split(',')
-      .find((part) => !known.includes(part));
-    return stranger === undefined ? undefined : { code: 'unknown-choice', numbers: { text: stranger.slice(0, 24) } };
+    const chosen = String(entered).split(',');
+    const stranger = chosen.find((part) => !known.includes(part));
+    if (stranger !== undefined) return { code: 'unknown-choice', numbers: { text: stranger.slice(0, 24) } };
+    const twice = chosen.find((part, at) => chosen.indexOf(part) !== at);
+    if (twice !== undefined) return { code: 'chosen-twice', numbers: { text: twice.slice(0, 24) } };
+    return chosen.length > 1 && chosen.includes(spec.none.value)
+      ? { code: 'none-and-some', numbers: { text: spec.none.label.slice(0, 24) } }
+      : undefined;
   }
   if (spec.type === 'choice') {
     const known = spec.options.some((option) => option.value === entered);
@@ -54,6 +58,9 @@ function questionValue(kind: ReadingKind, value: number, about: About): Because[
   ];
 }
 
+/** The input at which a value that cannot be is told: the last number typed, or the reading itself where none is. */
+const numericInput = (method: Method): string => method.inputs.findLast((spec) => spec.type === 'number')?.id ?? '';
+
 const judged = (evaluated: Extract<Evaluated, { outcome: 'taken' }>, asked: readonly Because[]): EntryCheck => ({
   outcome: asked.length > 0 ? 'questioned' : 'taken',
   value: evaluated.value,
@@ -82,6 +89,8 @@ export function checkEntry(kind: ReadingKind, method: Method, inputs: Inputs, ab
   }
   const evaluated = method.evaluate(inputs, about);
   if (evaluated.outcome === 'refused') return evaluated;
+  const impossible = evaluated.value === null ? undefined : refuseWorkedOut(evaluated.value, kind.unit);
+  if (impossible) return { outcome: 'refused', input: numericInput(method), because: impossible };
   // An open section reads nothing at all: that is a finding, not an implausible number.
   const isNumber = evaluated.value !== null && evaluated.finding === null;
   const asked = isNumber ? questionValue(kind, evaluated.value ?? 0, about) : [];

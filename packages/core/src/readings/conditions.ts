@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Because } from '../judgement/reasons.ts';
-import { CEILING, FLOOR, type Unit } from '../quantity/unit.ts';
+import { CEILING, FINEST, FLOOR, type Unit } from '../quantity/unit.ts';
 
 /** Outdoor air above this is met nowhere, °F. */
 export const OUTDOOR_MOST_F = 140;
@@ -10,6 +10,7 @@ const within = (unit: Unit, low = FLOOR[unit], high = CEILING[unit]) =>
     .number({ error: `must be a number in ${unit}` })
     .min(low, `at least ${low} ${unit}`)
     .max(high, `at most ${high} ${unit}`)
+    .refine((value) => value === 0 || Math.abs(value) >= FINEST, { error: 'finer than any meter shows' })
     .optional();
 
 /**

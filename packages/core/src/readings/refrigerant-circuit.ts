@@ -1,3 +1,4 @@
+import { own } from '../quantity/own.ts';
 import { isKnownRefrigerant, refrigerantName } from '../trade/refrigerant/known-refrigerants.ts';
 import type { About } from './kind.ts';
 import type { Policy } from '../judgement/policy.ts';
@@ -15,7 +16,7 @@ export function refrigerantOf({ plate, tables }: About): { name: string } | { sn
 export function refrigerantLine(about: About): string {
   if (!about.plate.refrigerant) return 'no refrigerant on the plate';
   const name = refrigerantName(about.plate.refrigerant);
-  return about.tables?.[name]?.estimate ? `${name}, estimated data` : name;
+  return own(about.tables ?? {}, name)?.estimate ? `${name}, estimated data` : name;
 }
 
 /** Why pressures say nothing of the charge now; null when they do. */

@@ -3,6 +3,7 @@ import { hertzOf } from '../equipment/plate.ts';
 import type { CapacitorRating, RatingSection } from '../equipment/rating.ts';
 import { saySection } from '../equipment/rating-words.ts';
 import type { Policy } from '../judgement/policy.ts';
+import { isOwn, own } from '../quantity/own.ts';
 import { capacitanceUnderLoad } from '../trade/capacitor/capacitance-under-load.ts';
 import type { About, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
 
@@ -72,7 +73,6 @@ function limits(about: About, policy: Policy): Limits {
 }
 
 const LOOKS = { sound: 'sound', rusted: 'watch', bulged: 'act', leaking: 'act', burst: 'stop' } as const;
-type Look = keyof typeof LOOKS;
 
 const FINDINGS = { open: 'open-section', shorted: 'shorted-section', holds: 'holds-charge' } as const;
 
@@ -177,11 +177,15 @@ export const runCapacitorCapacitance: ReadingKind = {
   // Most hold, some lose a per cent or two a year. Common practice, no source.
   driftPrior: { meanShare: -0.005, sdShare: 0.012 },
   judgeFinding: (text, point) => {
-    if (text in LOOKS) {
-      const look = text as Look;
-      return { basis: 'finding', standing: LOOKS[look], limit: null, because: { code: 'looks', numbers: { look } } };
+    if (isOwn(LOOKS, text)) {
+      return {
+        basis: 'finding',
+        standing: LOOKS[text],
+        limit: null,
+        because: { code: 'looks', numbers: { look: text } },
+      };
     }
-    const code = FINDINGS[text as keyof typeof FINDINGS] ?? 'open-section';
+    const code = own(FINDINGS, text) ?? 'open-section';
     return {
       basis: 'finding',
       standing: text === 'holds' ? 'sound' : 'act',

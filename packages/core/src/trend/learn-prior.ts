@@ -13,6 +13,13 @@ const LEAST_READINGS = 3;
 const AS_FITTED_YEARS = 0.3;
 const LEAST_AS_FITTED = 12;
 
+/** No part reads so many times its reference: such a figure is a slip that would drown all others. */
+const MOST_TIMES_REFERENCE = 1e6;
+
+/** Whether a thread's figures can be reckoned with at all; one that cannot teaches nothing, and spoils nothing. */
+export const canTeach = ({ points }: ReadyThread): boolean =>
+  points.every((p) => Math.abs(p.value) <= MOST_TIMES_REFERENCE && p.variance > 0 && p.variance < Infinity);
+
 /** What a class of threads teaches about the level of a new part, share of the reference. */
 function asFittedOf(threads: readonly ReadyThread[]): ThreadPrior['asFitted'] {
   const firsts = threads.flatMap(({ points, fittedYears }) => {
@@ -102,7 +109,8 @@ function step(start: ThreadPrior, prior: ThreadPrior, threads: readonly ReadyThr
  * (Dempster, Laird and Rubin, 1977) over the ways of wearing, the scatter, and how often readings are odd or parts
  * step. The kind's starting figures count as ten threads, so that a small fleet is not taken at its word.
  */
-export function learnThreadPrior(kind: ReadingKind, threads: readonly ReadyThread[]): ThreadPrior {
+export function learnThreadPrior(kind: ReadingKind, all: readonly ReadyThread[]): ThreadPrior {
+  const threads = all.filter(canTeach);
   const telling = threads.filter((t) => t.points.length >= LEAST_READINGS);
   const start = { ...startingPrior(kind), asFitted: asFittedOf(threads), threads: telling.length };
   let prior: ThreadPrior = start;

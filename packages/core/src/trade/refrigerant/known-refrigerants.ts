@@ -1,3 +1,4 @@
+import { isOwn } from '../../quantity/own.ts';
 import type { PressureTables } from './pressure-table.ts';
 import { REFRIGERANTS } from './refrigerants.ts';
 
@@ -22,4 +23,4 @@ export function refrigerantName(text: string): string {
 
 /** Whether saturation can be worked out for a refrigerant: by a built-in curve or a table of the firm's. */
 export const isKnownRefrigerant = (name: string, tables: PressureTables = {}): boolean =>
-  name in tables || name in REFRIGERANTS;
+  isOwn(tables, name) || isOwn(REFRIGERANTS, name);

@@ -1,4 +1,5 @@
 import { celsiusOf, fahrenheitOf } from '../../quantity/convert.ts';
+import { own } from '../../quantity/own.ts';
 import { airPressureAt, KPA_A_PSI, SEA_LEVEL_KPA } from '../air/standard-atmosphere.ts';
 import type { PressurePoint, PressureTable, PressureTables } from './pressure-table.ts';
 import { REFRIGERANTS, type SaturationCurve, type Term } from './refrigerants.ts';
@@ -70,14 +71,14 @@ export function saturationPressure(asked: {
   tables?: PressureTables | undefined;
 }): SaturationPressure {
   if (!Number.isFinite(asked.fahrenheit)) return cannot('not-a-number');
-  const table = asked.tables?.[asked.refrigerant];
+  const table = own(asked.tables ?? {}, asked.refrigerant);
   const kelvin = kelvinOf(asked.fahrenheit);
   const site = airPressureAt(asked.altitudeFt ?? 0);
   if (table) {
     const psia = Math.exp(along(linesOf(table, asked.side), 'inverse', 'lnPsia', 1 / kelvin));
     return Number.isNaN(psia) ? cannot('outside-the-table') : { outcome: 'value', psig: psia - site / KPA_A_PSI };
   }
-  const curve = REFRIGERANTS[asked.refrigerant];
+  const curve = own(REFRIGERANTS, asked.refrigerant);
   if (!curve) return cannot('unknown-refrigerant');
   if (kelvin >= curve.criticalKelvin) return cannot('above-critical');
   if (kelvin < LOWEST_SHARE * curve.criticalKelvin) return cannot('below-range');
@@ -111,13 +112,13 @@ export function saturationTemperature(asked: {
 }): SaturationTemperature {
   if (!Number.isFinite(asked.psig)) return cannot('not-a-number');
   const kpa = asked.psig * KPA_A_PSI + airPressureAt(asked.altitudeFt ?? 0);
-  const table = asked.tables?.[asked.refrigerant];
+  const table = own(asked.tables ?? {}, asked.refrigerant);
   if (table) {
     const inverse = along(linesOf(table, asked.side), 'lnPsia', 'inverse', Math.log(kpa / KPA_A_PSI));
     if (Number.isNaN(inverse)) return cannot('outside-the-table');
     return { outcome: 'value', fahrenheit: fahrenheitOf(1 / inverse - ZERO_CELSIUS) };
   }
-  const curve = REFRIGERANTS[asked.refrigerant];
+  const curve = own(REFRIGERANTS, asked.refrigerant);
   if (!curve) return cannot('unknown-refrigerant');
   if (kpa >= curve.criticalKpa) return cannot('above-critical');
   if (kpa < kpaAt(curve, asked.side, LOWEST_SHARE * curve.criticalKelvin)) return cannot('below-range');
