@@ -5,6 +5,23 @@ const DATE_OID = 1082;
 // A calendar date has no time zone: keep "2026-04-15" as it is instead of a moment in the server's zone.
 pg.types.setTypeParser(DATE_OID, (text: string) => text);
 
-/** A pool of connections to the database at that URL. */
-export const connect = (url: string, poolSize = 12): Knex =>
-  knex({ client: 'pg', connection: url, pool: { min: 0, max: poolSize } });
+/** How long is waited for the database before the person is told that it is not there, ms. */
+const CONNECT_MS = 4000;
+const ACQUIRE_MS = 6000;
+/** Nothing that a request asks takes so long; a lock not had by then is not coming, ms. */
+const STATEMENT_MS = 20_000;
+const LOCK_MS = 10_000;
+
+/** A pool of connections to the database at that URL. `patient` for long work that nobody waits for. */
+export const connect = (url: string, poolSize = 12, { patient = false } = {}): Knex =>
+  knex({
+    client: 'pg',
+    connection: {
+      connectionString: url,
+      connectionTimeoutMillis: CONNECT_MS,
+      keepAlive: true,
+      ...(patient ? {} : { statement_timeout: STATEMENT_MS, lock_timeout: LOCK_MS }),
+    },
+    acquireConnectionTimeout: patient ? 60_000 : ACQUIRE_MS,
+    pool: { min: 0, max: poolSize },
+  });

@@ -4,7 +4,7 @@ import { connect } from './connection.ts';
 const quote = (name: string): string => `"${name.replace(/"/g, '""')}"`;
 
 async function onAdmin<T>(adminUrl: string, work: (db: Knex) => Promise<T>): Promise<T> {
-  const db = connect(adminUrl, 1);
+  const db = connect(adminUrl, 1, { patient: true });
   try {
     return await work(db);
   } finally {

@@ -17,3 +17,6 @@ export const digestOf = (body: unknown): string =>
     .update(JSON.stringify(ordered(body)))
     .digest('base64url')
     .slice(0, 22);
+
+/** A fingerprint of a file. */
+export const bytesDigestOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('base64url');

@@ -3,12 +3,14 @@ import * as foundations from './migrations/0001-foundations.ts';
 import * as wholeRound from './migrations/0002-whole-round.ts';
 import * as watchIndex from './migrations/0003-watch-index.ts';
 import * as threads from './migrations/0004-threads.ts';
+import * as bounds from './migrations/0005-bounds.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
   '0002-whole-round': wholeRound,
   '0003-watch-index': watchIndex,
   '0004-threads': threads,
+  '0005-bounds': bounds,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

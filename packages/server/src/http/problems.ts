@@ -2,6 +2,7 @@ import type { Problem } from '@yarnix/core';
 
 /** Every error the API answers with: stable code, HTTP status and title. docs/problems.md explains each. */
 export const PROBLEMS = {
+  'malformed-request': { status: 400, title: 'The request cannot be read' },
   'malformed-json': { status: 400, title: 'The body is not readable JSON' },
   'invalid-request': { status: 422, title: 'Some fields cannot be taken as they are' },
   'entry-refused': { status: 422, title: 'The reading cannot be taken as it is' },
@@ -13,6 +14,8 @@ export const PROBLEMS = {
   'table-refused': { status: 422, title: 'The pressure–temperature table cannot be taken' },
   'photo-refused': { status: 422, title: 'The photo cannot be taken as it is' },
   'no-probe-here': { status: 422, title: 'No probe serves this field' },
+  'clock-off': { status: 422, title: 'The device’s clock is off' },
+  'foreign-origin': { status: 403, title: 'The request comes from another site' },
   'not-allowed': { status: 403, title: 'This person may not do that' },
   'not-found': { status: 404, title: 'Not found' },
   'id-taken': { status: 409, title: 'The id belongs to something else' },
@@ -21,7 +24,12 @@ export const PROBLEMS = {
   'part-removed': { status: 409, title: 'That part is no longer fitted' },
   'loose-ends-open': { status: 409, title: 'Something still hangs loose' },
   'refit-state': { status: 409, title: 'The refit is not in a state for that' },
+  conflict: { status: 409, title: 'It contradicts what is kept' },
+  'unreadable-encoding': { status: 415, title: 'The body is in an encoding this server does not read' },
+  'wrong-host': { status: 421, title: 'This server does not serve that host' },
+  'too-many': { status: 429, title: 'Too much at once' },
   'too-large': { status: 413, title: 'The body is too large' },
+  unavailable: { status: 503, title: 'Not available just now' },
   unexpected: { status: 500, title: 'Something went wrong on the server' },
 } as const;
 

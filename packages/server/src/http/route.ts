@@ -3,6 +3,7 @@ import type { z } from 'zod';
 import type { Permission, RequestContext } from '../identity/context.ts';
 import { contextOf } from '../identity/context.ts';
 import { ProblemError } from './problems.ts';
+import { checkReadable } from './readable-text.ts';
 
 type Shape = z.ZodType;
 type Out<S extends Shape | undefined> = S extends Shape ? z.output<S> : undefined;
@@ -68,6 +69,7 @@ export const route = <
 
 function read(schema: Shape | undefined, value: unknown, where: string): unknown {
   if (!schema) return undefined;
+  checkReadable(value, where ? [where] : []);
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   const errors = result.error.issues.map((issue) => ({

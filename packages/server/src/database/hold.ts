@@ -1,0 +1,16 @@
+import type { Knex } from 'knex';
+import { notFound } from '../http/problems.ts';
+import type { RequestContext } from '../identity/context.ts';
+
+/**
+ * Holds a system's row until the transaction ends. Whatever is decided by how a system stands (its parts, rounds, loose
+ * ends, readings) is read after this and never before: what was read first may be stale by the time one's turn comes.
+ * Throws not-found for what is not a system of the firm.
+ */
+export async function holdSystem(trx: Knex, context: RequestContext, systemId: string): Promise<void> {
+  const row: unknown = await trx('systems')
+    .where({ firm_id: context.firmId, id: systemId })
+    .forNoKeyUpdate()
+    .first('id');
+  if (!row) throw notFound('system');
+}
