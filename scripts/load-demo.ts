@@ -9,7 +9,7 @@ import { demoFirm } from '@yarnix/simulator';
 const { DATABASE_URL = '', ADMIN_DATABASE_URL = '', DEMO_DAY } = process.env;
 
 await createDatabase(ADMIN_DATABASE_URL, new URL(DATABASE_URL).pathname.slice(1));
-const db = connect(DATABASE_URL);
+const db = connect(DATABASE_URL, 12, { patient: true });
 try {
   await migrate(db);
   const there: unknown = await db('firms').first('id');

@@ -4,7 +4,6 @@ import helmet from 'helmet';
 import type { Knex } from 'knex';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import { eventsRoutes } from './features/events/routes.ts';
 import { followUpsRoutes } from './features/follow-ups/routes.ts';
 import { looseEndsRoutes } from './features/loose-ends/routes.ts';
@@ -19,9 +18,18 @@ import { systemsRoutes } from './features/systems/routes.ts';
 import { visitsRoutes } from './features/visits/routes.ts';
 import { watchRoutes } from './features/watch/routes.ts';
 import { apiNotFound, errorHandler } from './http/error-handler.ts';
+import {
+  keptByNobody,
+  limitClients,
+  onlyHosts,
+  ownOriginOnly,
+  USUAL_LIMITS,
+  type ClientLimits,
+} from './http/front-door.ts';
 import { openApi } from './http/openapi.ts';
 import { mount, type AnyRoute } from './http/route.ts';
 import { fixedPerson, identified, type Identify } from './identity/context.ts';
+import { requestLog } from './log.ts';
 import { servicesOn } from './services.ts';
 
 export interface AppOptions {
@@ -35,6 +43,9 @@ export interface AppOptions {
   readonly probeSpeed?: number;
   /** How often the whole of a firm is counted anew at most while much changes, ms. */
   readonly countedEveryMs?: number;
+  /** Names this server is reached by, besides the loopback's. */
+  readonly hosts?: readonly string[];
+  readonly limits?: ClientLimits;
 }
 
 const security = helmet({
@@ -50,10 +61,12 @@ const security = helmet({
 });
 
 function serveWeb(app: Express, dist: string): void {
-  app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: '1y' }));
   app.use(
     express.static(dist, { index: false, setHeaders: (response) => response.setHeader('cache-control', 'no-cache') }),
   );
+  // A file that is gone is not there: an old tab after an update must hear that, and not get a page for a script.
+  app.use('/assets', apiNotFound);
   app.get('/{*path}', (_request, response) => {
     response.sendFile(join(dist, 'index.html'), { headers: { 'cache-control': 'no-cache' } });
   });
@@ -68,8 +81,10 @@ export function createApp({
   identify = fixedPerson(db),
   probeSpeed = 1,
   countedEveryMs = 0,
+  hosts = [],
+  limits = USUAL_LIMITS,
 }: AppOptions): Express {
-  const services = servicesOn(db, now, probeSpeed, countedEveryMs);
+  const services = servicesOn({ db, now, log, probeSpeed, countedEveryMs });
   const routes: AnyRoute[] = [
     sessionRoutes,
     systemsRoutes,
@@ -92,9 +107,12 @@ export function createApp({
   app.disable('x-powered-by');
   app.use(
     security,
+    requestLog(log),
+    onlyHosts(hosts),
+    limitClients(limits),
+    ownOriginOnly,
     // Compressing would hold back the events of a stream until a block is full.
     compression({ filter: (q, r) => r.getHeader('content-type') !== 'text/event-stream' && compression.filter(q, r) }),
-    pinoHttp({ logger: log, autoLogging: { ignore: (r) => !r.url?.startsWith('/api') } }),
   );
   app.get('/healthz', async (_request, response) => {
     await db.raw('select 1');
@@ -104,7 +122,7 @@ export function createApp({
   app.get('/api/openapi.json', (_request, response) => {
     response.json(description);
   });
-  app.use('/api', identified(identify));
+  app.use('/api', keptByNobody, identified(identify));
   app.use(api);
   app.use('/api', apiNotFound);
   if (webDist) serveWeb(app, webDist);

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import type { Logger } from 'pino';
 import { noteEventService } from './features/events/noting.ts';
 import { followUpsService } from './features/follow-ups/service.ts';
 import { looseEndsService } from './features/loose-ends/service.ts';
@@ -10,25 +11,36 @@ import { refitsService } from './features/refits/service.ts';
 import { takingService } from './features/readings/service.ts';
 import { sessionService } from './features/session/service.ts';
 import { systemsService } from './features/systems/service.ts';
+import { closingService } from './features/visits/closing.ts';
 import { visitsService } from './features/visits/service.ts';
 import { watchService } from './features/watch/service.ts';
 
+/** What services are wired from: one database handle, the clock, the log, and two speeds (see AppOptions). */
+export interface Wiring {
+  readonly db: Knex;
+  readonly now: () => Date;
+  readonly log: Logger;
+  readonly probeSpeed: number;
+  readonly countedEveryMs: number;
+}
+
 /** Every service on one database handle, and the clock. */
-export const servicesOn = (db: Knex, now: () => Date, probeSpeed: number, countedEveryMs: number) => ({
+export const servicesOn = ({ db, now, log, probeSpeed, countedEveryMs }: Wiring) => ({
   now,
   probeSpeed,
   session: sessionService(db),
   systems: systemsService(db, now),
   fitting: fittingService(db, now),
   events: noteEventService(db, now),
-  visits: visitsService(db),
+  visits: visitsService(db, now),
+  closing: closingService(db, now),
   taking: takingService(db, now),
-  looseEnds: looseEndsService(db),
-  followUps: followUpsService(db),
-  photos: photosService(db),
+  looseEnds: looseEndsService(db, now),
+  followUps: followUpsService(db, now),
+  photos: photosService(db, now),
   refrigerants: refrigerantsService(db),
   probes: probesService(db, now),
-  watch: watchService(db, now, countedEveryMs),
+  watch: watchService({ db, now, log, countedEveryMs }),
   refits: refitsService(db, now),
 });
 

@@ -1,5 +1,6 @@
 import type { RequestHandler, Response } from 'express';
 import type { Knex } from 'knex';
+import { ProblemError } from '../http/problems.ts';
 
 export type Permission = 'look' | 'record' | 'manage';
 
@@ -36,8 +37,7 @@ export const identified =
   async (_request, response, next) => {
     const context = await identify();
     if (!context) {
-      response.status(503).type('text/plain').send('No firm has been set up yet.');
-      return;
+      throw new ProblemError('unavailable', 'No firm has been set up yet.');
     }
     response.locals.context = context;
     next();

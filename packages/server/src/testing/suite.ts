@@ -40,7 +40,7 @@ const databaseUrl = (admin: string, name: string): string => {
 
 /** The schema is migrated once into a template; each suite gets a copy of its own within milliseconds. */
 async function ensureTemplate(admin: string): Promise<void> {
-  const lock = connect(admin, 1);
+  const lock = connect(admin, 1, { patient: true });
   try {
     await lock.raw('select pg_advisory_lock(4870)');
     await createDatabase(admin, TEMPLATE);
@@ -52,7 +52,7 @@ async function ensureTemplate(admin: string): Promise<void> {
 }
 
 async function copyTemplate(admin: string, name: string): Promise<void> {
-  const lock = connect(admin, 1);
+  const lock = connect(admin, 1, { patient: true });
   try {
     // PostgreSQL copies a template only while nobody is connected to it: suites take turns.
     await lock.raw('select pg_advisory_lock(4870)');

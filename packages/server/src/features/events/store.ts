@@ -28,6 +28,10 @@ export const eventsStore = (db: Knex) => ({
       .orderBy(['happened_on', 'id']);
     return rows.map(viewOf);
   },
+  async find(context: RequestContext, id: string): Promise<(EventView & { withdrawn: boolean }) | undefined> {
+    const row = await db<EventRow>('system_events').where({ firm_id: context.firmId, id }).first();
+    return row && { ...viewOf(row), withdrawn: row.withdrawn };
+  },
   /** Keeps the latest state; false when the id is another visit's. */
   async put(context: RequestContext, id: string, systemId: string, event: NewEvent): Promise<boolean> {
     const state = { kind: event.kind, happened_on: event.on, note: event.note, withdrawn: event.withdrawn };

@@ -1,24 +1,61 @@
-import type { FollowUpView, NewFollowUp, NewReading } from '@yarnix/core';
+import { dayOf, placesOn, type FollowUpView, type NewFollowUp, type NewReading } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { isDeepStrictEqual } from 'node:util';
+import { holdSystem } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
+import { checkNotAhead, checkNotBefore } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import { partsService } from '../parts/service.ts';
+import { componentOf } from '../parts/standings.ts';
+import { partsService, type PartInSystem } from '../parts/service.ts';
+import { visitsService } from '../visits/service.ts';
 import { followUpsStore } from './store.ts';
 
+/** Nothing is put off for longer, days. */
+const LONGEST_PUT_OFF = 3 * 366;
+
+const refuse = (code: 'invalid-request' | 'unknown-reading', path: string, detail: string): never => {
+  throw new ProblemError(code, detail, [{ path, detail }]);
+};
+
+/** What is put off must be a reading that the part has, and for a day ahead. */
+function checkWhat(asked: NewFollowUp, part: PartInSystem): void {
+  const place = placesOn(componentOf(part), part.system_kind, part.system_plate).find(
+    (p) => p.kind.id === asked.kind && p.method.id === asked.method && p.point === asked.point,
+  );
+  if (!place) refuse('unknown-reading', 'kind', `No ${asked.kind} by ${asked.method} at ${asked.point} on this part.`);
+  const days = dayOf(asked.dueOn) - dayOf(asked.putOffAt);
+  if (days < -1) refuse('invalid-request', 'dueOn', 'It is due before it was put off.');
+  if (days > LONGEST_PUT_OFF) refuse('invalid-request', 'dueOn', `${asked.dueOn} is further ahead than any round.`);
+}
+
+/** Whether two states are of one follow-up: what was put off never changes, only why, until when, and whether it holds. */
+const isSameOne = (a: FollowUpView, b: NewFollowUp): boolean =>
+  (['visitId', 'componentId', 'kind', 'point', 'method', 'putOffAt'] as const).every((key) => a[key] === b[key]);
+
+const isSameState = (a: FollowUpView, b: NewFollowUp): boolean =>
+  isDeepStrictEqual([a.reason, a.note, a.dueOn, a.withdrawn], [b.reason, b.note ?? null, b.dueOn, b.withdrawn]);
+
 /** Readings put off, each with a reason and a day; a later reading at the same place settles it. */
-export function followUpsService(db: Knex) {
+export function followUpsService(db: Knex, now: () => Date) {
   const store = followUpsStore(db);
   return {
     ofSystem: (context: RequestContext, systemId: string) => store.ofSystem(context, systemId),
     toDo: (context: RequestContext) => store.toDo(context),
     settledBy: (context: RequestContext, id: string, reading: NewReading) => store.settle(context, { id, ...reading }),
-    async put(context: RequestContext, id: string, asked: NewFollowUp): Promise<FollowUpView> {
-      const part = await partsService(db).find(context, asked.componentId);
-      if (!part) throw notFound('part');
-      await store.put(context, id, part.system_id, asked);
-      const kept = await store.find(context, id);
-      if (kept?.componentId !== asked.componentId) throw new ProblemError('id-taken', 'Another follow-up has this id.');
-      return kept;
-    },
+    /** Keeps a follow-up as it now stands, while its round is open. */
+    put: (context: RequestContext, id: string, asked: NewFollowUp): Promise<FollowUpView> =>
+      db.transaction(async (trx) => {
+        const part = await partsService(trx).find(context, asked.componentId);
+        if (!part) throw notFound('part');
+        await holdSystem(trx, context, part.system_id);
+        const kept = await followUpsStore(trx).find(context, id);
+        if (kept && !isSameOne(kept, asked)) throw new ProblemError('id-taken', 'Another follow-up has this id.');
+        if (kept && isSameState(kept, asked)) return kept;
+        const { startedAt } = await visitsService(trx, now).open(context, asked.visitId, part.system_id);
+        checkNotBefore('putOffAt', asked.putOffAt, startedAt, 'the day this round began');
+        checkNotAhead('putOffAt', asked.putOffAt, now());
+        checkWhat(asked, part);
+        return followUpsStore(trx).put(context, id, part.system_id, asked);
+      }),
   };
 }

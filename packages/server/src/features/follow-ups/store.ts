@@ -1,5 +1,6 @@
 import type { FollowUpView, NewFollowUp } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 
 interface FollowUpRow {
@@ -61,8 +62,8 @@ export const followUpsStore = (db: Knex) => ({
     const row = await db<FollowUpRow>('follow_ups').where({ firm_id: context.firmId, id }).first();
     return row && viewOf(row);
   },
-  /** Keeps the latest state of a follow-up of this firm; another firm's id is left alone. */
-  async put(context: RequestContext, id: string, systemId: string, asked: NewFollowUp): Promise<void> {
+  /** Keeps the latest state of a follow-up. Throws id-taken when the id is another firm's. */
+  async put(context: RequestContext, id: string, systemId: string, asked: NewFollowUp): Promise<FollowUpView> {
     const state = {
       reason: asked.reason,
       note: asked.note ?? null,
@@ -84,7 +85,12 @@ export const followUpsStore = (db: Knex) => ({
       })
       .onConflict('id')
       .ignore();
-    await db('follow_ups').where({ firm_id: context.firmId, id, component_id: asked.componentId }).update(state);
+    const [row] = await db<FollowUpRow>('follow_ups')
+      .where({ firm_id: context.firmId, id })
+      .update(state)
+      .returning('*');
+    if (!row) throw new ProblemError('id-taken', 'Another follow-up has this id.');
+    return viewOf(row);
   },
   /** A reading taken at the same place settles what was put off there before it. */
   settle: (

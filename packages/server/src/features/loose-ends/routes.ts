@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import type { Services } from '../../services.ts';
 
-export const looseEndsRoutes = ({ looseEnds, visits }: Services) => [
+export const looseEndsRoutes = ({ looseEnds }: Services) => [
   route({
     method: 'put',
     path: '/api/loose-ends/:id',
@@ -12,9 +12,6 @@ export const looseEndsRoutes = ({ looseEnds, visits }: Services) => [
     params: z.object({ id: idSchema }),
     body: newLooseEndSchema,
     reply: looseEndSchema,
-    handle: async ({ context, params: { id }, body }) => {
-      const { systemId } = await visits.visit(context, body.visitId);
-      return looseEnds.put(context, id, systemId, body);
-    },
+    handle: ({ context, params: { id }, body }) => looseEnds.put(context, id, body),
   }),
 ];

@@ -1,11 +1,19 @@
 import { stillLoose, nameOfLooseEnd, type LooseEndView, type NewLooseEnd } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { isDeepStrictEqual } from 'node:util';
+import { holdSystem } from '../../database/hold.ts';
 import { ProblemError } from '../../http/problems.ts';
+import { checkNotAhead, checkNotBefore } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import { visitsService } from '../visits/service.ts';
 import { looseEndsStore } from './store.ts';
 
+/** Whether two states are of one loose end: what it is never changes, only whether it hangs. */
+const isSameEnd = (a: NewLooseEnd, b: NewLooseEnd): boolean =>
+  a.visitId === b.visitId && a.code === b.code && a.text === b.text && a.openedAt === b.openedAt;
+
 /** Loose ends of rounds: opened, put back, or left with a reason. */
-export function looseEndsService(db: Knex) {
+export function looseEndsService(db: Knex, now: () => Date) {
   const store = looseEndsStore(db);
   return {
     ofSystem: (context: RequestContext, systemId: string): Promise<LooseEndView[]> =>
@@ -17,10 +25,20 @@ export function looseEndsService(db: Knex) {
       const detail = `Still loose: ${loose.map(nameOfLooseEnd).join(', ')}. Put it back, or write why it stays.`;
       throw new ProblemError('loose-ends-open', detail);
     },
-    async put(context: RequestContext, id: string, systemId: string, end: NewLooseEnd): Promise<LooseEndView> {
-      if (!(await store.put(context, id, systemId, end)))
-        throw new ProblemError('id-taken', 'Another loose end has this id.');
-      return { id, ...end };
-    },
+    /** Keeps a loose end as it now stands, while its round is open; answers with what is kept. */
+    put: (context: RequestContext, id: string, end: NewLooseEnd): Promise<LooseEndView> =>
+      db.transaction(async (trx) => {
+        const visits = visitsService(trx, now);
+        const { systemId } = await visits.visit(context, end.visitId);
+        await holdSystem(trx, context, systemId);
+        const kept = await looseEndsStore(trx).find(context, id);
+        if (kept && isDeepStrictEqual(kept, { id, ...end })) return kept;
+        if (kept && !isSameEnd(kept, end)) throw new ProblemError('id-taken', 'Another loose end has this id.');
+        const { startedAt } = await visits.open(context, end.visitId, systemId);
+        checkNotBefore('openedAt', end.openedAt, startedAt, 'the day this round began');
+        checkNotAhead('openedAt', end.openedAt, now());
+        if (end.putBackAt !== null) checkNotAhead('putBackAt', end.putBackAt, now());
+        return looseEndsStore(trx).put(context, id, systemId, end);
+      }),
   };
 }

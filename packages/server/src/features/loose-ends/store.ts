@@ -1,5 +1,6 @@
 import type { LooseEndView, NewLooseEnd } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 
 interface LooseEndRow {
@@ -31,8 +32,12 @@ export const looseEndsStore = (db: Knex) => ({
       .orderBy(['opened_at', 'id']);
     return rows.map(viewOf);
   },
-  /** Keeps the latest state; false when the id is another visit's. */
-  async put(context: RequestContext, id: string, systemId: string, end: NewLooseEnd): Promise<boolean> {
+  async find(context: RequestContext, id: string): Promise<LooseEndView | undefined> {
+    const row = await db<LooseEndRow>('loose_ends').where({ firm_id: context.firmId, id }).first();
+    return row && viewOf(row);
+  },
+  /** Keeps the latest state. Throws id-taken when the id is another firm's. */
+  async put(context: RequestContext, id: string, systemId: string, end: NewLooseEnd): Promise<LooseEndView> {
     const state = { put_back_at: end.putBackAt, left_because: end.leftBecause };
     await db('loose_ends')
       .insert({
@@ -47,7 +52,11 @@ export const looseEndsStore = (db: Knex) => ({
       })
       .onConflict('id')
       .ignore();
-    const changed = await db('loose_ends').where({ id, firm_id: context.firmId, visit_id: end.visitId }).update(state);
-    return changed === 1;
+    const [row] = await db('loose_ends')
+      .where({ id, firm_id: context.firmId })
+      .update(state)
+      .returning<LooseEndRow[]>('*');
+    if (!row) throw new ProblemError('id-taken', 'Another loose end has this id.');
+    return viewOf(row);
   },
 });

@@ -21,7 +21,11 @@ export const labelOf = (plate: ComponentPlate): string | null => {
 
 function checkRule(old: PartInSystem, fitted: FittedPart, policy: Policy): void {
   const original = ratingOf(old);
-  if (old.kind !== 'run-capacitor' && old.kind !== 'start-capacitor') return;
+  if (old.kind !== 'run-capacitor' && old.kind !== 'start-capacitor') {
+    if (!fitted.plate.rating) return;
+    const detail = 'This part has no rating; leave it empty.';
+    throw new ProblemError('invalid-request', detail, [{ path: 'plate.rating', detail }]);
+  }
   const read = parseCapacitorRating(fitted.plate.rating ?? '');
   if (read.outcome === 'cannot-read') {
     const detail = sayRatingTrouble(read);

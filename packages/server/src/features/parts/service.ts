@@ -2,6 +2,7 @@ import { dayOf, type ComponentView, type FittedPart, type KeptReading, type NewS
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import { digestOf } from '../../database/digest.ts';
+import { holdSystem } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { eventsService } from '../events/service.ts';
@@ -9,7 +10,7 @@ import { sessionService } from '../session/service.ts';
 import { componentOf, standingsOf } from './standings.ts';
 import { fitFirst, followPlate, type PlateToFollow } from './first-parts.ts';
 import { insertReplacement } from './replacement.ts';
-import { partsStore, viewOfPart, type PartRow, type Standings } from './store.ts';
+import { partsStore, viewOfPart, type PartInSystem, type PartRow, type Standings } from './store.ts';
 
 /** Whether a part is judged as it was, so that nothing needs to be written. */
 const isSame = (row: PartRow, stands: Standings): boolean =>
@@ -29,11 +30,10 @@ export function partsService(db: Knex) {
     readings: readonly KeptReading[],
     now: Date,
   ): Promise<void> {
-    const [rows, judging, events] = await Promise.all([
-      store.ofSystem(context, systemId),
-      sessionService(db).judging(context),
-      eventsService(db).happenedTo(context, systemId),
-    ]);
+    // One after the other: within a transaction there is one connection, and it answers one question at a time.
+    const rows = await store.ofSystem(context, systemId);
+    const judging = await sessionService(db).judging(context);
+    const events = await eventsService(db).happenedTo(context, systemId);
     const first = rows[0] && (await store.find(context, rows[0].id));
     if (!first) return;
     const living = rows.filter((r) => r.removed_on === null);
@@ -46,20 +46,27 @@ export function partsService(db: Knex) {
     }
   }
 
-  /** Fits a part in place of another; the same again is the same part. Runs in the caller's transaction. */
+  /**
+   * Fits a part in place of another; the same again is the same part. `check` is asked about the old part once its system
+   * is held. Runs in the caller's transaction.
+   */
   async function replace(
     context: RequestContext,
     id: string,
     fitted: FittedPart,
+    check: (old: PartInSystem) => Promise<void>,
   ): Promise<{ part: ComponentView; isNew: boolean; systemId: string }> {
     const digest = digestOf(fitted);
-    const old = await store.find(context, fitted.replaces, true);
-    if (!old) throw notFound('part');
+    const held = await store.find(context, fitted.replaces);
+    if (!held) throw notFound('part');
+    await holdSystem(db, context, held.system_id);
+    const old = (await store.find(context, fitted.replaces)) ?? held;
     const existing = await store.find(context, id);
     if (existing) {
       if (existing.digest !== digest) throw new ProblemError('id-taken', 'Another part has this id.');
       return { part: viewOfPart(existing), isNew: false, systemId: existing.system_id };
     }
+    await check(old);
     const { policy } = await sessionService(db).judging(context);
     await insertReplacement(store, context, id, old, fitted, digest, policy);
     const made = await store.find(context, id);

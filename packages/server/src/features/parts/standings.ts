@@ -28,6 +28,13 @@ export const componentOf = (
   fittedOn: row.fitted_on === null ? null : dayOf(row.fitted_on),
 });
 
+/** Which thread: of which part, kind and point. */
+export interface ThreadName {
+  readonly componentId: string;
+  readonly kind: string;
+  readonly point: string;
+}
+
 const UNPROVEN: Standings = { standing: 'unproven', severity: 1, urgency: 0, chance: 0, lead: null };
 
 const isWorse = (a: SystemThread, b: SystemThread): boolean =>
@@ -57,7 +64,10 @@ function standingsFrom(threads: readonly SystemThread[]): Standings {
   };
 }
 
-/** How each living part of a system stands, given all its readings, as of a day; and how many threads that took. */
+/**
+ * How each living part of a system stands, given all its readings, as of a day; how many threads that took, and which of
+ * them could not be fitted.
+ */
 export function standingsOf(
   system: {
     kind: SystemKind;
@@ -68,11 +78,14 @@ export function standingsOf(
   readings: readonly KeptReading[],
   day: Day,
   { policy, prior }: { policy: Policy; prior?: FleetPrior | undefined },
-): { standings: Map<string, Standings>; threads: number } {
+): { standings: Map<string, Standings>; threads: number; notFitted: ThreadName[] } {
   const judged = { kind: system.kind, plate: system.plate, components: system.parts, events: system.events };
   const threads = systemThreads(judged, readings, nextRoundAfter(day, policy), policy, prior);
   const standings = system.parts.map(
     (part) => [part.id, standingsFrom(threads.filter((t) => t.component.id === part.id))] as const,
   );
-  return { standings: new Map(standings), threads: threads.length };
+  const notFitted = threads
+    .filter((t) => t.state.lead.because.code === 'not-fitted')
+    .map((t) => ({ componentId: t.component.id, kind: t.state.kind, point: t.state.point }));
+  return { standings: new Map(standings), threads: threads.length, notFitted };
 }

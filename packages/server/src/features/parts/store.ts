@@ -85,14 +85,12 @@ export const partsStore = (db: Knex) => ({
       .where({ firm_id: context.firmId, system_id: systemId })
       .orderBy([{ column: 'removed_on', nulls: 'first' }, 'fitted_on', 'id']),
 
-  /** The part and its system; `lock` holds the system's row until the transaction ends, so that judgements of its parts do not race. */
-  find: async (context: RequestContext, id: string, lock = false): Promise<PartInSystem | undefined> => {
-    const query = db('components as k')
+  /** The part and its system. */
+  find: (context: RequestContext, id: string): Promise<PartInSystem | undefined> =>
+    db('components as k')
       .join('systems as s', 's.id', 'k.system_id')
       .where({ 'k.firm_id': context.firmId, 'k.id': id })
-      .first<PartInSystem | undefined>('k.*', 's.kind as system_kind', 's.plate as system_plate');
-    return lock ? query.forNoKeyUpdate('s') : query;
-  },
+      .first<PartInSystem | undefined>('k.*', 's.kind as system_kind', 's.plate as system_plate'),
 
   async insert(context: RequestContext, parts: readonly NewPart[]): Promise<number> {
     const rows = await db('components')

@@ -1,3 +1,5 @@
+import { own } from '@yarnix/core';
+import PQueue from 'p-queue';
 import sharp from 'sharp';
 import { ProblemError } from '../../http/problems.ts';
 import type { Picture } from './store.ts';
@@ -6,36 +8,79 @@ const MIMES: Readonly<Record<string, string>> = { jpeg: 'image/jpeg', png: 'imag
 const THUMB_PX = 360;
 /** Wide enough to read a plate's smallest print, narrow enough to keep thousands of them. */
 const MOST_PX = 2400;
-/** A small file can unpack into an enormous picture; no camera makes more than this. */
-const MOST_PIXELS = 80_000_000;
+/** A small file can unpack into an enormous picture: 50 megapixels are more than a phone makes, and 150 MB unpacked. */
+const MOST_PIXELS = 50_000_000;
+/** Photos waiting to be unpacked; each is held whole. More are asked to come back. */
+const MOST_WAITING = 12;
+
+// One picture is unpacked at a time, by one thread, and nothing of it is kept: memory stays bounded whatever comes.
+sharp.cache(false);
+sharp.concurrency(1);
+const queue = new PQueue({ concurrency: 1 });
 
 const refuse = (detail: string): never => {
   throw new ProblemError('photo-refused', detail, [{ path: 'body', detail }]);
 };
 
-/**
- * Reads a picture by its content, whatever its name says: JPEG, PNG or WebP. It is turned upright, made no larger than
- * needed, written anew (which leaves out the place and camera noted in the file), and given a thumbnail.
- */
-export async function pictureOf(bytes: Buffer): Promise<Picture> {
-  if (bytes.length === 0) return refuse('The file is empty.');
-  const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
-  const { format } = await picture.metadata().catch(() => ({ format: undefined }));
-  const mime = format && MIMES[format];
-  if (!mime) return refuse('This is no JPEG, PNG or WebP picture, whatever its name says.');
+/** What a file begins with when it is a picture of a kind that is not taken; phones make the first of them. */
+const OTHERS: readonly (readonly [RegExp, string])[] = [
+  [/^....ftyp(hei[cfsx]|mif1|msf1)/s, 'HEIC'],
+  [/^....ftypavif/s, 'AVIF'],
+  [/^GIF8/, 'GIF'],
+  [/^(II\*\0|MM\0\*)/, 'TIFF'],
+  [/^%PDF/, 'PDF'],
+  [/^\s*<(\?xml|svg|!DOCTYPE)/i, 'SVG or HTML'],
+];
+
+function otherKind(bytes: Buffer): string | undefined {
+  const head = bytes.subarray(0, 32).toString('latin1');
+  return OTHERS.find(([pattern]) => pattern.test(head))?.[1];
+}
+
+/** The kind of a picture by its content, and that it can be unpacked; read from its header, before anything is unpacked. */
+async function headerOf(bytes: Buffer): Promise<{ format: string; mime: string }> {
+  const other = otherKind(bytes);
+  if (other !== undefined) return refuse(`This is a ${other} file. Send the photo as JPEG, PNG or WebP.`);
+  const header = await sharp(bytes, { limitInputPixels: false })
+    .metadata()
+    .catch(() => undefined);
+  const mime = header?.format && own(MIMES, header.format);
+  if (!header || !mime) return refuse('This is no JPEG, PNG or WebP picture, whatever its name says.');
+  if ((header.pages ?? 1) > 1) return refuse('This is a moving picture; send a still one.');
+  const pixels = header.width * header.height;
+  if (pixels > MOST_PIXELS)
+    return refuse(
+      `The picture has ${Math.round(pixels / 1e6)} megapixels; at most ${MOST_PIXELS / 1e6} are taken. Make it smaller.`,
+    );
+  return { format: header.format, mime };
+}
+
+async function unpack(bytes: Buffer): Promise<Picture> {
+  const { format, mime } = await headerOf(bytes);
   try {
-    const upright = picture.rotate();
-    const full = await upright
-      .clone()
-      .resize(MOST_PX, MOST_PX, { fit: 'inside', withoutEnlargement: true })
-      .toBuffer({ resolveWithObject: true });
-    const thumb = await upright
-      .clone()
-      .resize(THUMB_PX, THUMB_PX, { fit: 'inside', withoutEnlargement: true })
-      .toFormat(format)
+    // From the file straight to each size: a copy of the whole picture is never held.
+    const at = (px: number) =>
+      sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', sequentialRead: true })
+        .rotate()
+        .resize(px, px, { fit: 'inside', withoutEnlargement: true });
+    const full = await at(MOST_PX).toBuffer({ resolveWithObject: true });
+    const thumb = await at(THUMB_PX)
+      .toFormat(format as 'jpeg' | 'png' | 'webp')
       .toBuffer();
     return { bytes: full.data, thumb, mime, width: full.info.width, height: full.info.height };
   } catch {
     return refuse('The picture is damaged; take it again.');
   }
+}
+
+/**
+ * Reads a picture by its content, whatever its name says: JPEG, PNG or WebP. It is turned upright, made no larger than
+ * needed, written anew (which leaves out the place and camera noted in the file), and given a thumbnail. Throws
+ * photo-refused with the reason, and unavailable while too many wait.
+ */
+export async function pictureOf(bytes: Buffer): Promise<Picture> {
+  if (bytes.length === 0) return refuse('The file is empty.');
+  if (queue.size >= MOST_WAITING)
+    throw new ProblemError('unavailable', 'Many photos wait just now. Try again shortly.');
+  return queue.add(() => unpack(bytes)) as Promise<Picture>;
 }

@@ -1,13 +1,15 @@
 import type { PhotoQuery, PhotoView } from '@yarnix/core';
 import type { Knex } from 'knex';
-import { digestOf } from '../../database/digest.ts';
+import { bytesDigestOf, digestOf } from '../../database/digest.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
+import { checkNotAhead } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import { visitsService } from '../visits/service.ts';
 import { pictureOf } from './picture.ts';
 import { photosStore } from './store.ts';
 
 /** Photos of plates, wiring and damage, kept beside their system. */
-export function photosService(db: Knex) {
+export function photosService(db: Knex, now: () => Date) {
   const store = photosStore(db);
   /** Each id a photo names must be one of the firm's own. */
   async function checkOwn(context: RequestContext, asked: PhotoQuery): Promise<void> {
@@ -32,9 +34,13 @@ export function photosService(db: Knex) {
     /** Keeps a photo; the same PUT twice is one photo. */
     async put(context: RequestContext, id: string, asked: PhotoQuery, bytes: Buffer): Promise<PhotoView> {
       await checkOwn(context, asked);
-      const digest = digestOf([asked, bytes.toString('base64')]);
+      const digest = digestOf([asked, bytesDigestOf(bytes)]);
       const before = await store.find(context, id);
-      if (!before) await store.insert(context, id, asked, await pictureOf(bytes), digest);
+      if (!before) {
+        if (asked.visitId !== undefined) await visitsService(db, now).open(context, asked.visitId, asked.systemId);
+        checkNotAhead('query.takenAt', asked.takenAt, now());
+        await store.insert(context, id, asked, await pictureOf(bytes), digest);
+      }
       const kept = before ?? (await store.find(context, id));
       if (kept?.digest !== digest) throw new ProblemError('id-taken', 'Another photo has this id.');
       return kept.view;

@@ -1,11 +1,23 @@
-import { probeFaultsSchema, probeQuerySchema } from '@yarnix/core';
+import { probeFaultsSchema, probeQuerySchema, type ProbeSample } from '@yarnix/core';
 import { SAMPLE_RATE } from '@yarnix/simulator';
-import { setInterval } from 'node:timers';
+import { streamEvents } from '../../http/event-stream.ts';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { bytesRoute, route } from '../../http/route.ts';
 import type { Services } from '../../services.ts';
 
 /** A stream nobody reads to its end is closed after this long, s of house time: no probe is held that long. */
 const LONGEST = 900;
+
+/** The samples at the pace of the house, as they go over the wire; an iterator that is closed in between stops waiting. */
+async function* paced(samples: Iterable<{ at: number; value: number }>, everyMs: number): AsyncGenerator<ProbeSample> {
+  const began = performance.now();
+  let sent = 0;
+  for (const { at, value } of samples) {
+    await sleep(Math.max(0, began + sent * everyMs - performance.now()));
+    yield { at, value: Number.isFinite(value) ? value : null };
+    sent += 1;
+  }
+}
 
 export const probesRoutes = ({ probes, probeSpeed }: Services) => [
   route({
@@ -23,23 +35,8 @@ export const probesRoutes = ({ probes, probeSpeed }: Services) => [
     query: probeQuerySchema,
     respond: async ({ context, query }, response) => {
       const samples = await probes.stream(context, query);
-      // Buffered by nobody on the way: a figure that comes late is no live figure.
-      response.set({
-        'content-type': 'text/event-stream',
-        'cache-control': 'no-cache, no-transform',
-        'x-accel-buffering': 'no',
-      });
-      response.flushHeaders();
-      const timer = setInterval(
-        () => {
-          const { value: sample } = samples.next() as IteratorYieldResult<{ at: number; value: number }>;
-          const value = Number.isFinite(sample.value) ? sample.value : null;
-          response.write(`data: ${JSON.stringify({ at: sample.at, value })}\n\n`);
-          if (sample.at > LONGEST) response.end();
-        },
-        1000 / SAMPLE_RATE / probeSpeed,
-      );
-      response.on('close', () => clearInterval(timer));
+      const everyMs = 1000 / SAMPLE_RATE / probeSpeed;
+      await streamEvents(response, paced(samples, everyMs), { longestMs: (LONGEST * 1000) / probeSpeed });
     },
   }),
 ];

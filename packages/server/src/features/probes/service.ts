@@ -1,4 +1,4 @@
-import { dayOf, methodOf, readingKind, type ProbeQuery, type Unit } from '@yarnix/core';
+import { dayOf, isOwn, methodOf, readingKind, type ProbeQuery, type Unit } from '@yarnix/core';
 import { FAULTS, houseOf, probeStream, seedOf, type Fault } from '@yarnix/simulator';
 import type { Knex } from 'knex';
 import { notFound, ProblemError } from '../../http/problems.ts';
@@ -6,7 +6,7 @@ import type { RequestContext } from '../../identity/context.ts';
 import { partsService } from '../parts/service.ts';
 import { systemsService } from '../systems/service.ts';
 
-const isFault = (text: string): text is Fault => text in FAULTS;
+const isFault = (text: string): text is Fault => isOwn(FAULTS, text);
 
 function unitOf(asked: ProbeQuery): Unit {
   const kind = readingKind(asked.kind);

@@ -10,11 +10,10 @@ import {
   type VisitView,
 } from '@yarnix/core';
 import { ProblemError } from '../../http/problems.ts';
+import { checkNotAhead, checkNotBefore, checkNotBeforeYear } from '../../http/times.ts';
 import { componentOf } from '../parts/standings.ts';
 import type { PartInSystem } from '../parts/service.ts';
 import type { ReadingRow } from './store.ts';
-
-const AHEAD_MS = 24 * 3_600_000;
 
 function refuse(code: 'entry-refused' | 'unknown-reading' | 'invalid-request', path: string, detail: string): never {
   throw new ProblemError(code, detail, [{ path, detail }]);
@@ -40,6 +39,8 @@ export function checkAgainstRegistry(
     conditions: reading.conditions,
     tables,
   };
+  const stranger = Object.keys(reading.probes ?? {}).find((input) => !place.method.inputs.some((i) => i.id === input));
+  if (stranger !== undefined) refuse('invalid-request', 'probes', `No probe serves “${stranger.slice(0, 24)}” here.`);
   const checked = checkEntry(place.kind, place.method, reading.inputs, about);
   if (checked.outcome === 'refused') refuse('entry-refused', `inputs.${checked.input}`, sayRefusal(checked.because));
   if (checked.outcome === 'questioned' && !reading.confirmed) {
@@ -59,8 +60,11 @@ export function checkWhereAndWhen(reading: NewReading, part: PartInSystem, visit
   if (part.removed_on !== null && dayOf(reading.takenAt) > dayOf(part.removed_on)) {
     throw new ProblemError('part-removed', `That part came out on ${part.removed_on}.`);
   }
-  if (Date.parse(reading.takenAt) > now.getTime() + AHEAD_MS)
-    refuse('invalid-request', 'takenAt', 'The time is in the future.');
+  const { takenAt } = reading;
+  checkNotAhead('takenAt', takenAt, now);
+  checkNotBefore('takenAt', takenAt, visit.startedAt, 'the day this round began');
+  if (part.fitted_on !== null) checkNotBefore('takenAt', takenAt, part.fitted_on, 'the day that part was fitted');
+  checkNotBeforeYear('takenAt', takenAt, part.system_plate.year);
 }
 
 /** A correction must be of the same part, kind, point and method, and the first of its reading. */

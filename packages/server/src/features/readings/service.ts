@@ -1,6 +1,7 @@
-import type { NewReading, ReadingView } from '@yarnix/core';
+import type { KeptReading, NewReading, ReadingView } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
+import { holdSystem } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { followUpsService } from '../follow-ups/service.ts';
@@ -27,9 +28,9 @@ export function readingsService(db: Knex) {
     digest: string,
     now: Date,
   ): Promise<ReadingView> {
-    const part = await partsService(db).find(context, reading.componentId, true);
+    const part = await partsService(db).find(context, reading.componentId);
     if (!part) throw notFound('part');
-    const visit = await visitsService(db).visit(context, reading.visitId);
+    const visit = await visitsService(db, () => now).visit(context, reading.visitId);
     checkWhereAndWhen(reading, part, visit, now);
     const tables = await refrigerantsService(db).tables(context);
     const checked = checkAgainstRegistry(reading, part, tables);
@@ -40,7 +41,7 @@ export function readingsService(db: Knex) {
     // Another request may have been faster with the same id, or someone else's row may hold it.
     if (!kept) throw new ProblemError('id-taken', 'This id is in use.');
     if (!inserted) return sameAgain(kept, digest);
-    await followUpsService(db).settledBy(context, id, reading);
+    await followUpsService(db, () => now).settledBy(context, id, reading);
     if (part.removed_on === null) {
       // Readings are read together across the system, so the whole of it is judged.
       const all = (await store.kept(context, part.system_id)).map(keptOf);
@@ -53,9 +54,19 @@ export function readingsService(db: Knex) {
     ofSystem: async (context: RequestContext, systemId: string): Promise<ReadingView[]> =>
       (await store.ofSystem(context, systemId)).map(viewOfReading),
 
+    /** What judging needs of a system's readings. */
+    kept: async (context: RequestContext, systemId: string): Promise<KeptReading[]> =>
+      (await store.kept(context, systemId)).map(keptOf),
+
+    /** When a part was last read; null when it never was. */
+    lastOf: (context: RequestContext, componentId: string): Promise<Date | null> => store.lastOf(context, componentId),
+
     /** Keeps a reading; the same PUT twice is one reading. Runs in the caller's transaction. */
     async take(context: RequestContext, id: string, reading: NewReading, now: Date): Promise<ReadingView> {
       const digest = digestOf(reading);
+      const part = await partsService(db).find(context, reading.componentId);
+      if (!part) throw notFound('part');
+      await holdSystem(db, context, part.system_id);
       const existing = await store.find(context, id);
       return existing ? sameAgain(existing, digest) : takeNew(context, id, reading, digest, now);
     },

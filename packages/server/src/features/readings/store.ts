@@ -119,6 +119,14 @@ export const readingsStore = (db: Knex) => {
           'inputs',
         ),
 
+    async lastOf(context: RequestContext, componentId: string): Promise<Date | null> {
+      const row = await db('readings')
+        .where({ firm_id: context.firmId, component_id: componentId })
+        .max<{ last: Date | null } | undefined>('taken_at as last')
+        .first();
+      return row?.last ?? null;
+    },
+
     /** Inserts unless the id, or a correction of the same reading, is there already; tells whether it did. */
     async insert(context: RequestContext, id: string, reading: NewReading, judged: JudgedEntry): Promise<boolean> {
       const rows = await db('readings')

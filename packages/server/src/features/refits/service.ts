@@ -5,6 +5,12 @@ import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { refitsStore, viewOfRefit } from './store.ts';
 
+/** Why a wish had no effect. */
+const whyNot = ({ state }: Refit, wish: 'cancel' | 'resume'): string =>
+  wish === 'resume' && (state === 'cancelled' || state === 'failed')
+    ? 'Another one is under way; this one can go on after it.'
+    : `It is ${state}, so there is nothing to ${wish}.`;
+
 /** Asking for the fitting anew of all threads, watching it, stopping it and going on. The work itself is a job's. */
 export function refitsService(db: Knex, now: () => Date) {
   const store = refitsStore(db);
@@ -27,8 +33,7 @@ export function refitsService(db: Knex, now: () => Date) {
     async wish(context: RequestContext, id: string, wish: 'cancel' | 'resume'): Promise<Refit> {
       const before = await one(context, id);
       const changed = await (wish === 'cancel' ? store.cancel(context, id) : store.resume(context, id));
-      if (changed === 0)
-        throw new ProblemError('refit-state', `It is ${before.state}, so there is nothing to ${wish}.`);
+      if (changed === 0) throw new ProblemError('refit-state', whyNot(before, wish));
       return one(context, id);
     },
   };

@@ -10,6 +10,7 @@ export interface RefitRow {
   done: number;
   total: number;
   threads: number;
+  set_aside: Refit['setAside'];
   done_up_to: string | null;
   asked_at: Date;
   ended_at: Date | null;
@@ -22,6 +23,7 @@ export const viewOfRefit = (row: RefitRow): Refit => ({
   done: row.done,
   total: row.total,
   threads: row.threads,
+  setAside: row.set_aside,
   askedAt: row.asked_at.toISOString(),
   endedAt: row.ended_at?.toISOString() ?? null,
   error: row.error,
@@ -47,11 +49,12 @@ export const refitsStore = (db: Knex) => {
     },
     cancel: (context: RequestContext, id: string) =>
       own(context).where({ id }).whereIn('state', ['queued', 'learning', 'judging']).update({ wish: 'cancel' }),
-    /** Goes on behind what is done. */
+    /** Goes on behind what is done, unless another one is under way. */
     resume: (context: RequestContext, id: string) =>
       own(context)
         .where({ id })
         .whereIn('state', ['cancelled', 'failed'])
+        .whereNotExists(own(context).select('id').whereIn('state', ['queued', 'learning', 'judging']))
         .update({ state: 'queued', wish: null, ended_at: null, error: null }),
     learnedAt: async (context: RequestContext): Promise<Date | null> =>
       (

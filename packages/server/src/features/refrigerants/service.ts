@@ -1,4 +1,5 @@
 import {
+  isOwn,
   readPressureTable,
   REFRIGERANTS,
   sayTableTrouble,
@@ -20,7 +21,7 @@ export function refrigerantsService(db: Knex) {
     all: (context: RequestContext) => store.all(context),
     tables: async (context: RequestContext): Promise<PressureTables> => tablesOf(await store.all(context)),
     async load(context: RequestContext, name: string, asked: NewRefrigerant): Promise<RefrigerantView> {
-      if (name in REFRIGERANTS) {
+      if (isOwn(REFRIGERANTS, name)) {
         const detail = `${name} is built in, from published equations; its data cannot be replaced.`;
         throw new ProblemError('table-refused', detail, [{ path: 'path.name', detail }]);
       }

@@ -1,12 +1,12 @@
-import type { Policy, Session } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
 export interface FirmRow {
   id: string;
   name: string;
-  policy: Policy;
-  prior: Session['firm']['prior'];
+  /** As kept: to be read by policyFrom and fleetPriorFrom. */
+  policy: unknown;
+  prior: unknown;
 }
 
 export interface PersonRow {

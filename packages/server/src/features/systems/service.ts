@@ -9,6 +9,8 @@ import {
 } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
+import { holdSystem } from '../../database/hold.ts';
+import { checkDayNotAhead, checkNotBeforeYear } from '../../http/times.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { eventsService } from '../events/service.ts';
@@ -32,6 +34,20 @@ function checkRatings(plate: NewSystem['plate']): void {
   }
 }
 
+/** Makers print the year a machine was built, at most that of next year's line. */
+function checkYear({ year }: NewSystem['plate'], now: Date): void {
+  if (year === undefined || year <= now.getUTCFullYear() + 1) return;
+  const detail = `${year} is still to come.`;
+  throw new ProblemError('invalid-request', detail, [{ path: 'plate.year', detail }]);
+}
+
+function checkInstalled({ installedOn, plate }: NewSystem, now: Date): void {
+  if (installedOn === undefined) return;
+  checkDayNotAhead('installedOn', installedOn, now);
+  // A machine may be installed late in the year before the one its line is named after.
+  checkNotBeforeYear('installedOn', installedOn, plate.year === undefined ? undefined : plate.year - 1);
+}
+
 function checkParts(system: NewSystem): void {
   const wanted = componentsFor(system.kind, system.plate).map((c) => c.slot);
   const given = system.components.map((c) => c.slot);
@@ -51,11 +67,11 @@ export function systemsService(db: Knex, now: () => Date) {
     if (!system) throw notFound('system');
     const [components, visits, readings, followUps, looseEnds, photos, events] = await Promise.all([
       partsService(db).ofSystem(context, id),
-      visitsService(db).ofSystem(context, id),
+      visitsService(db, now).ofSystem(context, id),
       readingsService(db).ofSystem(context, id),
-      followUpsService(db).ofSystem(context, id),
-      looseEndsService(db).ofSystem(context, id),
-      photosService(db).ofSystem(context, id),
+      followUpsService(db, now).ofSystem(context, id),
+      looseEndsService(db, now).ofSystem(context, id),
+      photosService(db, now).ofSystem(context, id),
       eventsService(db).ofSystem(context, id),
     ]);
     const { customer_name: customerName, address, area, kind, plate, installed_on: installedOn } = system;
@@ -66,6 +82,8 @@ export function systemsService(db: Knex, now: () => Date) {
   async function create(context: RequestContext, id: string, system: NewSystem): Promise<SystemDetail> {
     checkRatings(system.plate);
     checkParts(system);
+    checkYear(system.plate, now());
+    checkInstalled(system, now());
     const digest = digestOf(system);
     await db.transaction(async (trx) => {
       if (!(await systemsStore(trx).ensureCustomer(context, system))) {
@@ -94,8 +112,10 @@ export function systemsService(db: Knex, now: () => Date) {
   async function changePlate(context: RequestContext, id: string, asked: NewPlate): Promise<SystemDetail> {
     checkRatings(asked.plate);
     await db.transaction(async (trx) => {
+      await holdSystem(trx, context, id);
       const system = await systemsStore(trx).find(context, id);
       if (!system) throw notFound('system');
+      checkYear(asked.plate, now());
       await systemsStore(trx).setPlate(context, id, asked.plate);
       await partsService(trx).followPlate(context, {
         systemId: id,
@@ -103,7 +123,7 @@ export function systemsService(db: Knex, now: () => Date) {
         ids: asked.components,
         fittedOn: system.installed_on,
       });
-      await partsService(trx).refresh(context, id, await readingsService(trx).ofSystem(context, id), now());
+      await partsService(trx).refresh(context, id, await readingsService(trx).kept(context, id), now());
     });
     return detail(context, id);
   }

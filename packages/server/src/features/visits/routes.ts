@@ -5,7 +5,7 @@ import type { Services } from '../../services.ts';
 
 const params = z.object({ id: idSchema });
 
-export const visitsRoutes = ({ visits }: Services) => [
+export const visitsRoutes = ({ visits, closing }: Services) => [
   route({
     method: 'get',
     path: '/api/visits',
@@ -32,6 +32,6 @@ export const visitsRoutes = ({ visits }: Services) => [
     params,
     body: closingSchema,
     reply: visitSchema,
-    handle: ({ context, params: { id }, body }) => visits.close(context, id, body),
+    handle: ({ context, params: { id }, body }) => closing.close(context, id, body),
   }),
 ];

@@ -1,12 +1,12 @@
-import type { Closing, NewVisit, VisitView } from '@yarnix/core';
+import type { NewVisit, VisitView } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { notFound, ProblemError } from '../../http/problems.ts';
+import { checkNotAhead, checkNotBeforeYear, checkNotLongAgo } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import { looseEndsService } from '../loose-ends/service.ts';
 import { visitsStore, viewOfVisit } from './store.ts';
 
-/** Rounds: starting, closing and listing them. Starting or closing the same one twice is doing it once. */
-export function visitsService(db: Knex) {
+/** Rounds: starting, finding and listing them. Starting the same one twice is starting it once. */
+export function visitsService(db: Knex, now: () => Date) {
   const store = visitsStore(db);
 
   async function visit(context: RequestContext, id: string): Promise<VisitView> {
@@ -15,32 +15,41 @@ export function visitsService(db: Knex) {
     return viewOfVisit(row);
   }
 
-  async function start(context: RequestContext, id: string, asked: NewVisit): Promise<VisitView> {
-    const system: unknown = await db('systems').where({ id: asked.systemId, firm_id: context.firmId }).first('id');
-    if (!system) throw notFound('system');
-    await store.insert(context, id, asked);
-    const existing = await store.find(context, id);
-    const isSame =
-      existing?.system_id === asked.systemId && existing.started_at.getTime() === Date.parse(asked.startedAt);
-    if (!isSame) throw new ProblemError('id-taken', 'Another round has this id.');
-    return viewOfVisit(existing);
+  /** The round, if it is open and of that system: what is done to a system is done on a round of its own. */
+  async function open(context: RequestContext, id: string, systemId: string): Promise<VisitView> {
+    const found = await visit(context, id);
+    if (found.systemId !== systemId) {
+      const detail = 'That round is of another system.';
+      throw new ProblemError('invalid-request', detail, [{ path: 'visitId', detail }]);
+    }
+    if (found.closedAt !== null)
+      throw new ProblemError('visit-closed', 'This round is closed; it takes corrections only.');
+    return found;
   }
 
-  async function close(context: RequestContext, id: string, closing: Closing): Promise<VisitView> {
-    const open = await visit(context, id);
-    if (Date.parse(closing.closedAt) < Date.parse(open.startedAt)) {
-      const detail = 'A round cannot close before it started.';
-      throw new ProblemError('invalid-request', detail, [{ path: 'closedAt', detail }]);
+  async function start(context: RequestContext, id: string, asked: NewVisit): Promise<VisitView> {
+    const plate = await store.plateOf(context, asked.systemId);
+    if (!plate) throw notFound('system');
+    const before = await store.find(context, id);
+    if (!before) {
+      checkNotAhead('startedAt', asked.startedAt, now());
+      checkNotLongAgo('startedAt', asked.startedAt, now());
+      checkNotBeforeYear('startedAt', asked.startedAt, plate.year);
+      await store.insert(context, id, asked);
     }
-    if (open.closedAt === null) await looseEndsService(db).checkNoneLoose(context, id);
-    await store.close(context, id, closing.closedAt, closing.note ?? null);
-    return visit(context, id);
+    const kept = before ?? (await store.find(context, id));
+    const isSame =
+      kept?.system_id === asked.systemId &&
+      kept.started_at.toISOString() === asked.startedAt &&
+      kept.season === (asked.season ?? null);
+    if (!isSame) throw new ProblemError('id-taken', 'Another round has this id.');
+    return viewOfVisit(kept);
   }
 
   return {
     visit,
+    open,
     start,
-    close,
     ofSystem: store.ofSystem,
     page: async (context: RequestContext) => ({ open: await store.open(context), closed: await store.recent(context) }),
   };

@@ -26,15 +26,15 @@ test('starting twice is starting once; another round under its id is refused', a
   expect((await start('2026-10-10T14:30:00.000Z').expect(409)).body.code).toBe('id-taken');
 });
 
-test('closing is kept with its note, and the first closing stands', async () => {
+test('closing is kept with its note; alike again it is once, otherwise it is refused and the first stands', async () => {
   const id = await startVisit(suite.app, system.id);
   expect((await close(id).expect(200)).body).toMatchObject({
     closedAt: '2026-10-10T15:00:00.000Z',
     note: 'Filter next time.',
   });
-  expect((await close(id, { closedAt: '2026-10-10T17:00:00.000Z' }).expect(200)).body.closedAt).toBe(
-    '2026-10-10T15:00:00.000Z',
-  );
+  expect((await close(id).expect(200)).body.closedAt).toBe('2026-10-10T15:00:00.000Z');
+  expect((await close(id, { closedAt: '2026-10-10T17:00:00.000Z' }).expect(409)).body.code).toBe('visit-closed');
+  expect((await close(id).expect(200)).body.closedAt).toBe('2026-10-10T15:00:00.000Z');
 });
 
 test('a round does not close before it started', async () => {

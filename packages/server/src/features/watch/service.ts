@@ -7,9 +7,9 @@ import {
   type WatchChanges,
   type WatchPage,
 } from '@yarnix/core';
-import type { Knex } from 'knex';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import type { Wiring } from '../../services.ts';
 import { watchCsv } from './csv.ts';
 import type { WatchFilter } from './filter.ts';
 import { changesStore } from './changes-store.ts';
@@ -33,8 +33,8 @@ const MOST_CHANGES = 30;
 const MOST_LINES = 20_000;
 
 /** The Watch: parts across all systems that are likely to fail before their next round, the most urgent first. */
-export function watchService(db: Knex, now: () => Date, countedEveryMs: number) {
-  const store = watchStore(db);
+export function watchService({ db, now, log, countedEveryMs }: Pick<Wiring, 'db' | 'now' | 'log' | 'countedEveryMs'>) {
+  const store = watchStore(db, log);
   const around = summaries(db, countedEveryMs);
   const snoozes = snoozesStore(db);
   const today = () => now().toISOString().slice(0, 10);

@@ -1,6 +1,7 @@
 import type { Slot, Standing, SystemKind, WatchPage, WatchRow } from '@yarnix/core';
-import { severityOf } from '@yarnix/core';
+import { severityOf, watchRowSchema } from '@yarnix/core';
 import type { Knex } from 'knex';
+import type { Logger } from 'pino';
 import type { RequestContext } from '../../identity/context.ts';
 import type { Lead } from '../parts/service.ts';
 import { matching, matchingAside, type WatchFilter } from './filter.ts';
@@ -23,31 +24,48 @@ interface Row {
   set_by: string | null;
 }
 
-const rowOf = (row: Row, today: string): WatchRow =>
+/** How a part is shown whose judgement cannot be read: where it stands, and that the reason cannot be told. */
+const unreadable = (slot: Slot): Lead => ({
+  kind: slot,
+  point: 'whole',
+  because: { code: 'not-fitted', numbers: { kind: slot } },
+  also: [],
+  thread: { points: [], limit: null, baseline: null, ahead: null },
+});
+
+const snoozeOf = (row: Row, today: string): WatchRow['snooze'] =>
+  row.until !== null && row.until > today ? { until: row.until, reason: row.reason ?? '', by: row.set_by ?? '' } : null;
+
+const rowWith = (row: Row, lead: Lead, today: string) =>
   ({
     componentId: row.id,
     systemId: row.system_id,
     slot: row.slot,
     rating: row.part_label,
     standing: row.standing,
-    urgency: row.urgency,
-    chance: row.chance,
-    kind: row.lead.kind,
-    point: row.lead.point,
-    because: row.lead.because,
-    also: row.lead.also,
-    thread: row.lead.thread,
+    urgency: Number.isFinite(row.urgency) ? row.urgency : 0,
+    chance: Number.isFinite(row.chance) ? row.chance : 0,
+    kind: lead.kind,
+    point: lead.point,
+    because: lead.because,
+    also: lead.also,
+    thread: lead.thread,
     address: row.address,
     area: row.area,
     customerName: row.customer_name,
     systemKind: row.system_kind,
-    snooze:
-      row.until !== null && row.until > today
-        ? { until: row.until, reason: row.reason ?? '', by: row.set_by ?? '' }
-        : null,
+    snooze: snoozeOf(row, today),
   }) as WatchRow;
 
-export const watchStore = (db: Knex) => ({
+/** A row as the client can read it: one part that cannot be read never costs the page the others. */
+function rowOf(row: Row, today: string, log: Logger): WatchRow {
+  const read = watchRowSchema.safeParse(rowWith(row, row.lead, today));
+  if (read.success) return read.data;
+  log.error({ component: row.id, fields: read.error.issues.map((i) => i.path.join('.')) }, 'a part cannot be read');
+  return rowWith(row, unreadable(row.slot), today);
+}
+
+export const watchStore = (db: Knex, log: Logger) => ({
   async rows(context: RequestContext, filter: WatchFilter, limit: number, offset: number): Promise<WatchRow[]> {
     // The page is chosen from the narrow index first; only its rows fetch their threads.
     const page = matching(db, context, filter)
@@ -72,7 +90,7 @@ export const watchStore = (db: Knex) => ({
         'z.reason',
         'p.name as set_by',
       );
-    return rows.map((row) => rowOf(row, filter.today));
+    return rows.map((row) => rowOf(row, filter.today, log));
   },
 
   async counts(context: RequestContext, filter: WatchFilter): Promise<Pick<WatchPage, 'matching' | 'snoozed'>> {
