@@ -2,11 +2,13 @@ import {
   dayOf,
   readyToLearn,
   threadsOfSystem,
+  type Day,
   type FleetPrior,
   type KeptReading,
   type Plate,
   type Policy,
   type ReadyThread,
+  type SetAside,
   type SystemEvent,
   type SystemKind,
 } from '@yarnix/core';
@@ -96,17 +98,29 @@ export async function readSystems(db: Knex, ids: readonly string[]): Promise<Ref
   }));
 }
 
+interface ToLearn {
+  readonly threadClass: string;
+  readonly kind: string;
+  readonly ready: ReadyThread;
+}
+
+function threadsIn(system: RefitSystem, policy: Policy): ToLearn[] {
+  const components = system.parts.map(componentOf);
+  return threadsOfSystem({ ...system, components }, system.readings).flatMap((thread) => {
+    const ready = readyToLearn(thread, policy);
+    return ready ? [{ ...ready, kind: thread.kind }] : [];
+  });
+}
+
 /** The threads of systems that a prior can be learned from, each with its class. */
-export const threadsToLearn = (
-  systems: readonly RefitSystem[],
-  policy: Policy,
-): { threadClass: string; kind: string; ready: ReadyThread }[] =>
+export const threadsToLearn = (systems: readonly RefitSystem[], policy: Policy): ToLearn[] =>
   systems.flatMap((system) => {
-    const components = system.parts.map(componentOf);
-    return threadsOfSystem({ ...system, components }, system.readings).flatMap((thread) => {
-      const ready = readyToLearn(thread, policy);
-      return ready ? [{ ...ready, kind: thread.kind }] : [];
-    });
+    try {
+      return threadsIn(system, policy);
+    } catch {
+      // It is told of when it is judged; here it only teaches nothing.
+      return [];
+    }
   });
 
 const WRITE = `
@@ -126,28 +140,55 @@ const WRITE = `
   insert into standing_changes (firm_id, component_id, from_standing, to_standing, at)
   select firm_id, id, was, stands, ? from changed where was <> stands`;
 
+/** What came of judging some systems. */
+export interface JudgedChunk {
+  readonly threads: number;
+  readonly setAside: readonly SetAside[];
+}
+
+const CANNOT_FIT = 'a figure in it is beyond what can be reckoned with';
+
+/** How the parts of one system stand; what cannot be fitted, a thread or the whole of it, is told and costs no other system anything. */
+function judgeSystem(
+  system: RefitSystem,
+  judging: { policy: Policy; prior: FleetPrior | undefined },
+  today: Day,
+): JudgedChunk & { fresh: object[] } {
+  try {
+    const judged = standingsOf({ ...system, parts: system.parts.map(componentOf) }, system.readings, today, judging);
+    const fresh = system.parts.flatMap((row) => {
+      const stands = judged.standings.get(row.id);
+      return stands ? [{ id: row.id, revision: row.revision, ...stands }] : [];
+    });
+    const setAside = judged.notFitted.map((t) => ({ ...t, systemId: system.id, why: CANNOT_FIT }));
+    return { threads: judged.threads, setAside, fresh };
+  } catch {
+    const whole = {
+      systemId: system.id,
+      componentId: null,
+      kind: null,
+      point: null,
+      why: 'it cannot be judged at all',
+    };
+    return { threads: 0, setAside: [whole], fresh: [] };
+  }
+}
+
 /**
- * Judges systems as of a moment and writes what changed; a part that a reading has judged in the meantime is left as
- * that has it. Tells how many threads that took.
+ * Judges systems as of a moment and writes what changed, all of them or none; a part that a reading has judged in the
+ * meantime is left as that has it. Tells how many threads that took, and which could not be fitted.
  */
 export async function judgeSystems(
   db: Knex,
   systems: readonly RefitSystem[],
   judging: { policy: Policy; prior: FleetPrior | undefined },
   now: Date,
-): Promise<number> {
-  let threads = 0;
-  const fresh: object[] = [];
-  for (const system of systems) {
-    const today = dayOf(now.toISOString());
-    const parts = system.parts.map(componentOf);
-    const judged = standingsOf({ ...system, parts }, system.readings, today, judging);
-    threads += judged.threads;
-    for (const row of system.parts) {
-      const stands = judged.standings.get(row.id);
-      if (stands) fresh.push({ id: row.id, revision: row.revision, ...stands });
-    }
-  }
-  await db.raw(WRITE, [JSON.stringify(fresh), now]);
-  return threads;
+): Promise<JudgedChunk> {
+  const today = dayOf(now.toISOString());
+  const judged = systems.map((system) => judgeSystem(system, judging, today));
+  await db.raw(WRITE, [JSON.stringify(judged.flatMap((j) => j.fresh)), now]);
+  return {
+    threads: judged.reduce((sum, j) => sum + j.threads, 0),
+    setAside: judged.flatMap((j) => j.setAside),
+  };
 }

@@ -8,9 +8,9 @@ import {
   type ReadyThread,
 } from '@yarnix/core';
 import { setPriority } from 'node:os';
-import { parentPort, workerData } from 'node:worker_threads';
+import { workerData } from 'piscina';
 import { connect } from '../database/connection.ts';
-import { judgeSystems, readSystems, threadsToLearn } from './refit-chunk.ts';
+import { judgeSystems, readSystems, threadsToLearn, type JudgedChunk } from './refit-chunk.ts';
 
 /** Nice value of the worker threads. */
 const WORKER_PRIORITY = 10;
@@ -33,12 +33,10 @@ export type RefitAsk =
       readonly now: string;
     };
 
-export type RefitReply = { readonly done: FleetPrior | number } | { readonly failed: string };
-
 // People who ask come first: on Linux this lowers this thread alone.
 setPriority(WORKER_PRIORITY);
 
-const db = connect((workerData as { url: string }).url, 4);
+const db = connect((workerData as { url: string }).url, 4, { patient: true });
 
 /** Systems read at a time. */
 const CHUNK = 60;
@@ -65,15 +63,9 @@ async function learn({ ids, policy, share, shares }: Extract<RefitAsk, { task: '
   );
 }
 
-async function answer(ask: RefitAsk): Promise<FleetPrior | number> {
+/** Does one thing that a refit asks for. */
+export async function answer(ask: RefitAsk): Promise<FleetPrior | JudgedChunk> {
   if (ask.task === 'learn') return learn(ask);
   const systems = await readSystems(db, ask.ids);
   return judgeSystems(db, systems, { policy: ask.policy, prior: ask.prior }, new Date(ask.now));
 }
-
-parentPort?.on('message', (ask: RefitAsk) => {
-  answer(ask).then(
-    (done) => parentPort?.postMessage({ done } satisfies RefitReply),
-    (error: unknown) => parentPort?.postMessage({ failed: String(error) } satisfies RefitReply),
-  );
-});

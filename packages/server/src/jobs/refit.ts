@@ -1,8 +1,12 @@
-import { someOf, type FleetPrior, type Policy } from '@yarnix/core';
+import { fleetPriorFrom, policyFrom, someOf, type FleetPrior, type Policy } from '@yarnix/core';
 import type { Knex } from 'knex';
+import type { Logger } from 'pino';
 import type { RefitRow } from '../features/refits/store.ts';
+import type { JudgedChunk } from './refit-chunk.ts';
 import type { WorkerPool } from './worker-pool.ts';
 
+/** Of what could not be fitted, so many are told one by one. */
+const MOST_SET_ASIDE = 100;
 /** Systems read and judged at a time. */
 const CHUNK = 24;
 /** Systems the fleet is learned from: spread evenly over all, since more would teach the same. */
@@ -27,6 +31,7 @@ interface Running {
   readonly pool: WorkerPool;
   readonly row: RefitRow;
   readonly now: Date;
+  readonly log: Logger;
 }
 
 const note = ({ db, row }: Running, state: Partial<RefitRow> & { beat_at?: Date }) =>
@@ -43,15 +48,18 @@ async function judgeAll(running: Running, ids: readonly string[], policy: Policy
   const left = from === null ? ids : ids.filter((id) => id > from);
   let done = ids.length - left.length;
   let { threads } = row;
+  const setAside = [...row.set_aside];
   // As many chunks under way as there are workers; progress is only noted once all before it is done.
   for (const group of chunksOf(chunksOf(left, CHUNK), 2 * pool.size)) {
     if (await isCancelled(running)) return false;
-    const judged = await Promise.all(
+    const judged = (await Promise.all(
       group.map((chunk) => pool.run({ task: 'judge', ids: chunk, policy, prior, now: now.toISOString() })),
-    );
+    )) as JudgedChunk[];
     done += group.reduce((sum, chunk) => sum + chunk.length, 0);
-    threads += (judged as number[]).reduce((a, b) => a + b, 0);
-    await note(running, { done, threads, done_up_to: group.at(-1)?.at(-1) ?? null });
+    threads += judged.reduce((sum, j) => sum + j.threads, 0);
+    setAside.push(...judged.flatMap((j) => j.setAside).slice(0, MOST_SET_ASIDE - setAside.length));
+    const aside = JSON.stringify(setAside) as never;
+    await note(running, { done, threads, set_aside: aside, done_up_to: group.at(-1)?.at(-1) ?? null });
   }
   return true;
 }
@@ -62,21 +70,27 @@ async function judgeAll(running: Running, ids: readonly string[], policy: Policy
  * cancel it.
  */
 export async function runRefit(running: Running): Promise<void> {
-  const { db, pool, row } = running;
+  const { db, pool, row, log } = running;
   const firm = await db('firms')
     .where({ id: row.firm_id })
-    .first<{ policy: Policy; prior: FleetPrior | null }>('policy', 'prior');
+    .first<{ policy: unknown; prior: unknown }>('policy', 'prior');
+  const policy = policyFrom(firm.policy);
   const systems = await db('systems').where({ firm_id: row.firm_id }).orderBy('id').select<{ id: string }[]>('id');
   const ids = systems.map((s) => s.id);
-  let { prior } = firm;
-  if (row.done_up_to === null || prior === null) {
+  let { prior } = fleetPriorFrom(firm.prior);
+  if (row.done_up_to === null || firm.prior === null) {
     await note(running, { state: 'learning', total: ids.length });
-    prior = await learn(pool, ids, firm.policy);
+    // Only what is whole is written: a class that cannot be read keeps what it had before.
+    const learned = fleetPriorFrom(await learn(pool, ids, policy));
+    if (learned.broken.length > 0) log.error({ classes: learned.broken }, 'classes that could not be learned');
+    const before = prior;
+    const kept = learned.broken.flatMap((name) => (before[name] ? [[name, before[name]] as const] : []));
+    prior = { ...learned.prior, ...Object.fromEntries(kept) };
     await db('firms')
       .where({ id: row.firm_id })
       .update({ prior: JSON.stringify(prior), prior_learned_at: running.now });
   }
   await note(running, { state: 'judging', total: ids.length });
-  const ended = await judgeAll(running, ids, firm.policy, prior);
+  const ended = await judgeAll(running, ids, policy, prior);
   await note(running, { state: ended ? 'done' : 'cancelled', wish: null, ended_at: new Date() });
 }

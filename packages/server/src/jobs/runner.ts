@@ -7,6 +7,8 @@ import { workerPool } from './worker-pool.ts';
 
 /** A refit under way that has not been heard of for so long is taken over by whoever asks next, s. */
 const LOST_AFTER = 60;
+/** Told to whoever asked; what happened is in the log. */
+const FAILED = 'It could not be finished; what was judged so far stays. Go on with it, or look into the server’s log.';
 /** A fleet is learned from anew once its last refit is so old, hours. */
 const FRESH_FOR = 24;
 
@@ -66,14 +68,12 @@ export function jobRunner({ db, url, log, now, workers, everyMs, keepFresh = tru
       const pool = workerPool(url, workers);
       const began = Date.now();
       try {
-        await runRefit({ db, pool, row, now: now() });
+        await runRefit({ db, pool, row, now: now(), log });
         log.info({ refit: row.id, ms: Date.now() - began }, 'refit ended');
       } catch (error) {
         if (stopped) return;
-        log.error({ refit: row.id, error }, 'refit failed');
-        await db('refits')
-          .where({ id: row.id })
-          .update({ state: 'failed', error: String(error), ended_at: new Date() });
+        log.error({ refit: row.id, err: error }, 'refit failed');
+        await db('refits').where({ id: row.id }).update({ state: 'failed', error: FAILED, ended_at: new Date() });
       } finally {
         await pool.close();
       }
@@ -90,7 +90,7 @@ export function jobRunner({ db, url, log, now, workers, everyMs, keepFresh = tru
       ? setInterval(() => {
           void (keepFresh ? queueStale(db, now()) : Promise.resolve())
             .then(look)
-            .catch((error: unknown) => log.error({ error }, 'looking for work failed'));
+            .catch((error: unknown) => log.error({ err: error }, 'looking for work failed'));
         }, everyMs)
       : undefined;
   return {
