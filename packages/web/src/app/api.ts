@@ -8,21 +8,58 @@ export class ApiProblem extends Error {
   }
 }
 
-/** The server could not be reached, or did not answer as it should. */
-export class NoAnswer extends Error {}
+/** The server could not be reached, did not answer as it should, or asks to be asked again. */
+export class NoAnswer extends Error {
+  constructor(
+    message: string,
+    /** After how long it wants to be asked again, ms; null when it did not say. */
+    readonly retryAfterMs: number | null = null,
+  ) {
+    super(message);
+  }
+}
 
-const problemFrom = async (response: Response): Promise<ApiProblem | NoAnswer> => {
+/** What passes by itself: a server that is going down, coming up, or has too much to do. All else is an answer. */
+const PASSES = new Set([429, 502, 503, 504]);
+/** A picture over a poor line takes its time; nothing else does. */
+const LONGEST_MS = 30_000;
+const LONGEST_PICTURE_MS = 120_000;
+
+function retryAfterOf(response: Response): number | null {
+  const seconds = Number(response.headers.get('retry-after'));
+  return Number.isFinite(seconds) && seconds > 0 ? seconds * 1000 : null;
+}
+
+async function troubleFrom(response: Response): Promise<ApiProblem | NoAnswer> {
+  if (PASSES.has(response.status)) {
+    return new NoAnswer(`The server answered ${response.status}.`, retryAfterOf(response));
+  }
   const read = problemSchema.safeParse(await response.json().catch(() => undefined));
-  return read.success && read.data.status < 500
-    ? new ApiProblem(read.data)
-    : new NoAnswer(`The server answered ${response.status}.`);
-};
+  if (read.success) return new ApiProblem(read.data);
+  const detail = `The server answered ${response.status} without a reason.`;
+  const base = { type: 'about:blank', title: 'The server did not take it', code: 'no-reason' };
+  return new ApiProblem({ ...base, status: response.status, detail });
+}
+
+let clockOff = 0;
+
+/** How far this device's clock was ahead of the server's when it last answered, ms; negative when behind, 0 before that. */
+export const clockOffMs = (): number => clockOff;
+
+function noteClock(response: Response): void {
+  const theirs = Date.parse(response.headers.get('date') ?? '');
+  if (Number.isFinite(theirs)) clockOff = Date.now() - theirs;
+}
 
 async function ask(path: string, init: RequestInit): Promise<unknown> {
   const response = await fetch(path, init).catch(() => undefined);
   if (!response) throw new NoAnswer('The server cannot be reached.');
-  if (!response.ok) throw await problemFrom(response);
-  return response.json();
+  noteClock(response);
+  if (!response.ok) throw await troubleFrom(response);
+  // A page that stands between this device and the server (a sign-in of some network) answers too, but not with JSON.
+  const json: unknown = await response.json().catch(() => undefined);
+  if (json === undefined) throw new NoAnswer('Something else than the server answered.');
+  return json;
 }
 
 export async function get<S extends z.ZodType>(path: string, schema: S, signal?: AbortSignal): Promise<z.output<S>> {
@@ -32,8 +69,22 @@ export async function get<S extends z.ZodType>(path: string, schema: S, signal?:
 /** Asks for something to begin or to be taken away; the reply is not needed. */
 export const send = (method: 'POST' | 'DELETE', path: string): Promise<unknown> => ask(path, { method });
 
+/** A signal that gives up after a time, where the browser has it. */
+const within = (ms: number): { signal?: AbortSignal } =>
+  'timeout' in AbortSignal ? { signal: AbortSignal.timeout(ms) } : {};
+
 /** Sends a body to an address the client has chosen; repeating it does no harm. A picture goes as it is. */
 export const put = (path: string, body: unknown): Promise<unknown> =>
   body instanceof Blob
-    ? ask(path, { method: 'PUT', headers: { 'content-type': 'application/octet-stream' }, body })
-    : ask(path, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+    ? ask(path, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/octet-stream' },
+        body,
+        ...within(LONGEST_PICTURE_MS),
+      })
+    : ask(path, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+        ...within(LONGEST_MS),
+      });

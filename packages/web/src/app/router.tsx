@@ -44,6 +44,10 @@ export const router = createBrowserRouter([
         path: 'systems/:systemId/rounds/:visitId/:stopId',
         lazy: async () => ({ Component: (await import('../places/round/round-screen.tsx')).RoundScreen }),
       },
+      {
+        path: 'waiting',
+        lazy: async () => ({ Component: (await import('../places/waiting/waiting-screen.tsx')).WaitingScreen }),
+      },
       { path: '*', element: <NowhereScreen /> },
     ],
   },

@@ -52,9 +52,24 @@ export const NowhereScreen = () => (
   </Centre>
 );
 
+/** What browsers say of a part of the app that is no longer there: a newer version has taken its place. */
+const isOutdated = (error: unknown): boolean =>
+  error instanceof Error && /dynamically imported module|module script failed|Unable to preload/i.test(error.message);
+
 /** The last resort: what was typed is on the device, so a reload is safe. */
 export function CrashScreen() {
   const error = useRouteError();
+  if (isOutdated(error)) {
+    return (
+      <Centre>
+        <h1 className="text-2xl font-bold">There is a newer version</h1>
+        <p>What you entered is kept on this device. Reload to go on with the new version.</p>
+        <Button className="justify-self-start" onClick={() => window.location.reload()}>
+          Reload
+        </Button>
+      </Centre>
+    );
+  }
   return (
     <Centre>
       <h1 className="text-2xl font-bold">This screen broke</h1>

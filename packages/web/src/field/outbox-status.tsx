@@ -1,21 +1,24 @@
-import { Check, CloudOff, CloudUpload } from 'lucide-react';
+import { Check, CloudOff, CloudUpload, TriangleAlert } from 'lucide-react';
+import { Link } from 'react-router';
+import type { OutboxState } from './outbox.ts';
 import { useOutbox } from './use-round.ts';
 
-/** Whether everything entered has reached the office; what has not is safe on the device. */
+function stateOf({ waiting, aside, reachable }: OutboxState) {
+  if (aside.length > 0) return { Icon: TriangleAlert, words: `${aside.length} not taken`, look: 'text-act' };
+  if (waiting.length === 0) return { Icon: Check, words: 'All sent', look: 'text-soft' };
+  return reachable
+    ? { Icon: CloudUpload, words: `Sending ${waiting.length}`, look: 'text-soft' }
+    : { Icon: CloudOff, words: `${waiting.length} kept here, no signal`, look: 'text-watch' };
+}
+
+/** Whether everything entered has reached the office; what has not is safe on the device. Leads to what waits, and why. */
 export function OutboxStatus() {
-  const { waiting, reachable } = useOutbox();
-  const { Icon, words } =
-    waiting === 0
-      ? { Icon: Check, words: 'All sent' }
-      : reachable
-        ? { Icon: CloudUpload, words: `Sending ${waiting}` }
-        : { Icon: CloudOff, words: `${waiting} kept here, no signal` };
+  const { Icon, words, look } = stateOf(useOutbox());
   return (
-    <span
-      role="status"
-      className={`flex items-center gap-1.5 text-sm font-semibold ${waiting > 0 && !reachable ? 'text-watch' : 'text-soft'}`}
-    >
-      <Icon aria-hidden size={17} /> {words}
+    <span role="status">
+      <Link to="/waiting" className={`flex min-h-12 items-center gap-1.5 text-sm font-semibold ${look}`}>
+        <Icon aria-hidden size={17} /> {words}
+      </Link>
     </span>
   );
 }

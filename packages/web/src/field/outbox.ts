@@ -1,26 +1,22 @@
-import { ApiProblem, put } from '../app/api.ts';
+import { ApiProblem, NoAnswer, put } from '../app/api.ts';
 import { device } from '../app/device.ts';
+import { carriedBy, type Outgoing } from './outgoing.ts';
+import { allAside, setAside, waitsFor, type SetAside } from './set-aside.ts';
 
-/** A PUT that is to reach the server, in the order it was made. */
-export interface Outgoing {
-  /** Given by the store. */
-  order?: number;
-  readonly path: string;
-  readonly body: unknown;
-  readonly visitId: string;
-  /** The id of what it carries. */
-  readonly id: string;
-}
+export type { Outgoing } from './outgoing.ts';
 
 export interface OutboxState {
-  readonly waiting: number;
+  readonly waiting: readonly Outgoing[];
+  /** What the server would not take; it waits for a decision. */
+  readonly aside: readonly SetAside[];
   /** False once a try has failed, until one succeeds. */
   readonly reachable: boolean;
 }
 
+const FIRST_WAIT_MS = 1000;
 const LONGEST_WAIT_MS = 20_000;
 
-let state: OutboxState = { waiting: 0, reachable: true };
+let state: OutboxState = { waiting: [], aside: [], reachable: true };
 const listeners = new Set<() => void>();
 let wake: () => void = () => undefined;
 
@@ -35,35 +31,46 @@ export const onOutbox = (listener: () => void) => {
   return () => listeners.delete(listener);
 };
 
-async function count(): Promise<number> {
-  const waiting = await (await device()).count('outbox');
-  become({ waiting });
-  return waiting;
+/** Looks again at what is there. */
+export async function look(): Promise<OutboxState> {
+  const [waiting, aside] = await Promise.all([device().then((db) => db.getAll('outbox')), allAside()]);
+  become({ waiting, aside });
+  return state;
 }
 
-/** Told when something was put into the outbox. */
+/** Told when something was put into the outbox, or taken out of what was set aside. */
 export function somethingToSend(): void {
-  void count();
+  void look();
   wake();
 }
 
 /** Told of what the server understood and would not take. */
 export type OnRefused = (refused: Outgoing, why: string) => Promise<void>;
 
-async function sendFirst(onRefused: OnRefused): Promise<'sent' | 'nothing' | 'unreachable'> {
-  const db = await device();
-  const cursor = await db.transaction('outbox').store.openCursor();
-  if (!cursor) return 'nothing';
-  const { key, value } = cursor;
+type Outcome = { readonly outcome: 'sent' | 'nothing' } | { readonly outcome: 'unreachable'; readonly afterMs: number };
+
+/** A round that is closed already, by another device or a try whose answer was lost, needs no closing. */
+const isDone = (item: Outgoing, { problem }: ApiProblem): boolean =>
+  carriedBy(item) === 'closing' && problem.code === 'visit-closed';
+
+async function sendFirst(onRefused: OnRefused): Promise<Outcome> {
+  const { waiting, aside } = await look();
+  const item = waiting.find((w) => !waitsFor(w, aside));
+  if (item?.order === undefined) return { outcome: 'nothing' };
   try {
-    await put(value.path, value.body);
+    await put(item.path, item.body);
   } catch (error) {
-    if (!(error instanceof ApiProblem)) return 'unreachable';
-    // The server understood and will not take it: sending it again would not help, so it is noted where it was typed.
-    await onRefused(value, error.problem.detail);
+    if (!(error instanceof ApiProblem))
+      return { outcome: 'unreachable', afterMs: (error instanceof NoAnswer && error.retryAfterMs) || 0 };
+    if (!isDone(item, error)) {
+      // It understood and will not take it: trying again would not help, and the rest need not wait.
+      await setAside({ ...item, order: item.order }, error.problem.detail, error.problem.code);
+      await onRefused(item, error.problem.detail);
+      return { outcome: 'sent' };
+    }
   }
-  await db.delete('outbox', key);
-  return 'sent';
+  await (await device()).delete('outbox', item.order);
+  return { outcome: 'sent' };
 }
 
 const pause = (ms: number): Promise<void> =>
@@ -76,26 +83,27 @@ const pause = (ms: number): Promise<void> =>
   });
 
 async function sendForever(onSent: () => void, onRefused: OnRefused): Promise<never> {
-  let wait = 1000;
+  let wait = FIRST_WAIT_MS;
   for (;;) {
-    const outcome = await sendFirst(onRefused);
-    if (outcome === 'sent') {
-      wait = 1000;
+    // The device's own store may fail too (full, or closed by the browser): it is asked again like the server.
+    const sent = await sendFirst(onRefused).catch((): Outcome => ({ outcome: 'unreachable', afterMs: 0 }));
+    if (sent.outcome === 'sent') {
+      wait = FIRST_WAIT_MS;
       become({ reachable: true });
-      if ((await count()) === 0) onSent();
+      if ((await look()).waiting.length === 0) onSent();
       continue;
     }
-    if (outcome === 'unreachable') {
+    if (sent.outcome === 'unreachable') {
       become({ reachable: false });
       wait = Math.min(LONGEST_WAIT_MS, wait * 2);
-    }
-    await pause(outcome === 'nothing' ? LONGEST_WAIT_MS : wait);
+      await pause(Math.max(wait, sent.afterMs));
+    } else await pause(LONGEST_WAIT_MS);
   }
 }
 
 /** Sends what is waiting, oldest first, for as long as the app is open; one tab at a time. */
 export function startSending(onSent: () => void, onRefused: OnRefused): void {
-  void count();
+  void look();
   window.addEventListener('online', () => wake());
   void navigator.locks.request('yarnix-outbox', () => sendForever(onSent, onRefused));
 }

@@ -148,6 +148,51 @@ export const withRefusal = (record: RoundRecord, id: string, why: string): Round
   closedAt: id === `${record.visitId}/closing` ? null : record.closedAt,
 });
 
+/** The record with what was refused counting again, since it is sent once more. */
+export const withoutRefusal = (record: RoundRecord, id: string): RoundRecord => {
+  const again = <T extends { id: string; refused?: string }>(one: T): T => {
+    if (one.id !== id) return one;
+    const { refused: _refused, ...rest } = one;
+    return rest as T;
+  };
+  return { ...record, readings: record.readings.map(again), parts: record.parts.map(again) };
+};
+
+/** The record without what was refused and taken back: a reading, a part, or what stands beside them. */
+export const withoutEntry = (record: RoundRecord, id: string): RoundRecord => ({
+  ...record,
+  readings: record.readings.filter((r) => r.id !== id),
+  parts: record.parts.filter((p) => p.id !== id),
+  looseEnds: record.looseEnds.filter((e) => e.id !== id),
+  followUps: record.followUps.filter((f) => f.id !== id),
+  events: record.events.filter((e) => e.id !== id),
+});
+
+/** The record with an entry as another state of it has it: undoes withoutEntry. */
+export function withEntryOf(record: RoundRecord, other: RoundRecord, id: string): RoundRecord {
+  const joined = <T extends { id: string }>(here: readonly T[], there: readonly T[]): readonly T[] => [
+    ...here.filter((one) => one.id !== id),
+    ...there.filter((one) => one.id === id),
+  ];
+  return {
+    ...record,
+    readings: joined(record.readings, other.readings),
+    parts: joined(record.parts, other.parts),
+    looseEnds: joined(record.looseEnds, other.looseEnds),
+    followUps: joined(record.followUps, other.followUps),
+    events: joined(record.events, other.events),
+  };
+}
+
+/** The record with a refused reading back in its field as it was typed. */
+export function withTypedAgain(record: RoundRecord, id: string): RoundRecord {
+  const one = record.readings.find((r) => r.id === id);
+  if (!one) return record;
+  const texts = Object.fromEntries(Object.entries(one.reading.inputs).map(([input, value]) => [input, String(value)]));
+  const key = placeKey(one.reading);
+  return { ...withoutEntry(record, id), drafts: { ...record.drafts, [key]: { ...texts, ...record.drafts[key] } } };
+}
+
 /** The record with a loose end as it now stands. */
 export const withLooseEnd = (record: RoundRecord, end: LooseEnd): RoundRecord => ({
   ...record,

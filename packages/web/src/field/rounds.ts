@@ -1,9 +1,11 @@
 import type { FittedPart, LooseEnd, LooseEndCode, NewVisit } from '@yarnix/core';
 import { device } from '../app/device.ts';
-import { somethingToSend, type Outgoing } from './outbox.ts';
+import { readingIn, type Outgoing } from './outgoing.ts';
+import { somethingToSend } from './outbox.ts';
 import {
   completed,
   newRound,
+  placeKey,
   withEvent,
   withFollowUp,
   withLooseEnd,
@@ -16,6 +18,7 @@ import {
   type LocalReading,
   type RoundRecord,
 } from './round-record.ts';
+import { allAside, dropAside } from './set-aside.ts';
 
 type Known =
   | { readonly status: 'loading' }
@@ -136,10 +139,22 @@ export function takeReading(visitId: string, key: string, taken: LocalReading): 
 }
 
 /** Takes a reading that was chosen, not typed. */
-export const addReading = (visitId: string, key: string, taken: LocalReading): Promise<void> =>
-  change(visitId, (record) => withReading(record, key, taken), [
+export const addReading = (visitId: string, key: string, taken: LocalReading): Promise<void> => {
+  void dropAsideAt(key);
+  return change(visitId, (record) => withReading(record, key, taken), [
     { path: `/api/readings/${taken.id}`, body: taken.reading, visitId, id: taken.id },
   ]);
+};
+
+/** A field that is taken anew needs no decision about what the server would not take there before. */
+async function dropAsideAt(key: string): Promise<void> {
+  const there = (await allAside()).filter((a) => {
+    const reading = readingIn(a);
+    return reading !== null && placeKey(reading) === key;
+  });
+  await Promise.all(there.map((a) => dropAside(a.order)));
+  if (there.length > 0) somethingToSend();
+}
 
 export function fitPart(visitId: string, id: string, fitted: FittedPart): Promise<void> {
   const part: LocalPart = { id, fitted };
@@ -197,8 +212,19 @@ export function closeRound(visitId: string, closedAt: string, note: string): Pro
   ]);
 }
 
+/** A round on this device, fetched from its store when no screen has asked for it yet; undefined when it is not here. */
+export async function roundOf(visitId: string): Promise<RoundRecord | undefined> {
+  const record = current(visitId) ?? (await (await device()).get('rounds', visitId));
+  return record && completed(record);
+}
+
+/** Changes a round that may not be open on the screen. */
+export async function changeStored(visitId: string, by: (record: RoundRecord) => RoundRecord): Promise<void> {
+  const record = await roundOf(visitId);
+  if (record) await keep(by(record));
+}
+
 /** Notes what the server refused, also in a round that is not open on the screen. */
 export async function noteRefusal(visitId: string, id: string, why: string): Promise<void> {
-  const record = current(visitId) ?? (await (await device()).get('rounds', visitId));
-  if (record) await keep(withRefusal(completed(record), id, why));
+  await changeStored(visitId, (record) => withRefusal(record, id, why));
 }

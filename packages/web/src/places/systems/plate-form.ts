@@ -1,4 +1,4 @@
-import { parseCapacitorRating, plateSchema, sayRatingTrouble, type Plate } from '@yarnix/core';
+import { contradictionsIn, parseCapacitorRating, plateSchema, sayRatingTrouble, type Plate } from '@yarnix/core';
 import { z } from 'zod';
 
 const readable = (text: string | undefined, ctx: z.RefinementCtx) => {
@@ -11,9 +11,8 @@ const rating = z.string().trim().max(60, 'at most 60 characters').optional().sup
 export const plateFormSchema = plateSchema
   .extend({ capacitorRating: rating, fanCapacitorRating: rating, startCapacitorRating: rating })
   .superRefine((plate, ctx) => {
-    const { gasRiseLowF: low, gasRiseHighF: high } = plate;
-    if (low !== undefined && high !== undefined && high <= low)
-      ctx.addIssue({ code: 'custom', path: ['gasRiseHighF'], message: 'must be above the lower one' });
+    for (const { path, detail } of contradictionsIn(plate))
+      ctx.addIssue({ code: 'custom', path: [...path], message: detail });
   });
 
 /** What a text field means as a number: nothing when empty, a decimal comma as a point. */
