@@ -1,3 +1,4 @@
+import regexp from 'eslint-plugin-regexp';
 import reactHooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
 import tseslint from 'typescript-eslint';
@@ -22,6 +23,22 @@ export default tseslint.config(
       '@typescript-eslint/switch-exhaustiveness-check': 'error',
       'max-lines-per-function': ['error', { max: 80, skipComments: true, skipBlankLines: true }],
       eqeqeq: 'error',
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "BinaryExpression[operator='in'][left.type!='Literal'][left.type!='PrivateIdentifier']",
+          message: 'A name may be one that every object inherits: use own or isOwn.',
+        },
+      ],
+    },
+  },
+  {
+    files: ['**/*.{ts,tsx,js,mjs}'],
+    plugins: { regexp },
+    // A regular expression that backtracks lets one long line of text hold the whole server.
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential' }],
     },
   },
   {

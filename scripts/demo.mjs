@@ -1,8 +1,25 @@
+import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { freePort, startCluster } from './lib/cluster.mjs';
 import { ensureNpmPackages } from './lib/packages.mjs';
 import { runMain, say } from './lib/say.mjs';
-import { runTs, startServer } from './lib/server.mjs';
+import { endOrphan, runTs, startServer } from './lib/server.mjs';
+
+/** How often is looked whether the database is still there, ms. */
+const LOOK_EVERY = 3000;
+
+/** Says so when the database has gone, and starts it again; the server answers 503 meanwhile and then goes on by itself. */
+function watchOver(cluster, isStopping) {
+  const timer = setInterval(async () => {
+    if (isStopping() || cluster.isUp()) return;
+    clearInterval(timer);
+    say('PostgreSQL has stopped; starting it again');
+    const back = await cluster.revive().catch(() => false);
+    if (isStopping()) return;
+    say(back ? 'PostgreSQL is back' : 'PostgreSQL cannot be started again; stop this command and see its log');
+    if (back) watchOver(cluster, isStopping);
+  }, LOOK_EVERY);
+}
 
 /** npm run demo [-- --fresh]: everything from a bare machine to the app with the demo firm in it. */
 await runMain(async () => {
@@ -10,6 +27,8 @@ await runMain(async () => {
   const fresh = process.argv.includes('--fresh');
   await ensureNpmPackages();
   const cluster = await startCluster('demo', { fresh });
+  const pidFile = join(cluster.folder, 'server.pid');
+  if (await endOrphan(pidFile)) say('ended the server that an earlier command had left behind');
   let server;
   let stopping = false;
   const stop = async (code) => {
@@ -26,9 +45,10 @@ await runMain(async () => {
     await runTs('scripts/load-demo.ts', { env: { DATABASE_URL: databaseUrl, ADMIN_DATABASE_URL: cluster.adminUrl } });
     await ensureBuild();
     const port = await freePort(Number(process.env.PORT ?? 4870));
-    server = await startServer({ databaseUrl, port, env: { LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' } });
+    server = await startServer({ databaseUrl, port, pidFile, env: { LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' } });
     say(`ready after ${((Date.now() - began) / 1000).toFixed(1)} s: ${server.address} (Ctrl-C stops it)`);
     server.ended.then(() => stop(1));
+    watchOver(cluster, () => stopping);
   } catch (error) {
     if (!stopping) {
       await server?.stop();

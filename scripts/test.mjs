@@ -13,7 +13,7 @@ const step = (name, command, args, count, env = {}) => ({ name, command, args, c
 const asOne = (_output, code) => (code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
 
 function fromJest(output) {
-  const line = /^Tests:\s+(.*)$/m.exec(output)?.[1] ?? '';
+  const line = /^Tests: +(\S.*)$/m.exec(output)?.[1] ?? '';
   const of = (word) => Number(new RegExp(`(\\d+) ${word}`).exec(line)?.[1] ?? 0);
   const suites = /^Test Suites:\s+(?:(\d+) failed)?/m.exec(output)?.[1];
   return { passed: of('passed'), failed: Math.max(of('failed'), Number(suites ?? 0) > 0 ? 1 : 0) };

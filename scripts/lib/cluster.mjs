@@ -35,7 +35,7 @@ export function freePort(preferred = 0) {
   });
 }
 
-const isAlive = (pid) => {
+export const isAlive = (pid) => {
   try {
     process.kill(pid, 0);
     return true;
@@ -108,13 +108,13 @@ function initialise(bin, folder, data, durable) {
   appendFileSync(join(data, 'postgresql.conf'), settings(durable));
 }
 
-async function startServer(bin, folder, data) {
+async function startServer(bin, folder, data, preferredPort = 0) {
   const control = join(bin, 'pg_ctl');
   // A server left over from a start that was killed still owns the data: end it before taking over.
   if (asOwner(control, ['-D', data, 'status']).ok) asOwner(control, ['-D', data, '-m', 'fast', '-w', 'stop']);
   let last = '';
   for (let attempt = 1; attempt <= 4; attempt += 1) {
-    const port = await freePort();
+    const port = await freePort(preferredPort);
     const started = asOwner(control, [
       '-D',
       data,
@@ -184,7 +184,12 @@ export async function startCluster(name, { fresh = false, durable = true } = {})
       asOwner(join(bin, 'pg_ctl'), ['-D', data, '-m', 'fast', '-w', 'stop']);
       release();
     };
-    return { url, adminUrl: url('postgres'), folder, stop };
+    const isUp = () => asOwner(join(bin, 'pg_ctl'), ['-D', data, 'status']).ok;
+    /** Starts it again at the same address after it has gone; false when that address is taken by now. */
+    const revive = async () => (await startServer(bin, folder, data, port)) === port;
+    /** Ends it as a crash would. */
+    const crash = () => asOwner(join(bin, 'pg_ctl'), ['-D', data, '-m', 'immediate', '-w', 'stop']);
+    return { url, adminUrl: url('postgres'), folder, stop, isUp, revive, crash };
   } catch (error) {
     release();
     throw error;

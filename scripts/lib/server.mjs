@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { root, webDist } from './paths.mjs';
@@ -20,12 +21,33 @@ export async function runTs(file, options) {
   if (code !== 0) throw new Refusal(`${file} failed; see its lines above.`);
 }
 
+/** Whether a process is a server of this project and not another one that has its number by now. */
+function isOurServer(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('packages/server/src/main.ts');
+  } catch {
+    return false;
+  }
+}
+
+/** Ends the server that a command left behind when it was killed itself; tells whether there was one. */
+export async function endOrphan(file) {
+  const pid = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0;
+  rmSync(file, { force: true });
+  if (!pid || !isOurServer(pid)) return false;
+  process.kill(pid, 'SIGTERM');
+  for (let wait = 0; wait < 40 && isOurServer(pid); wait += 1) await sleep(200);
+  if (isOurServer(pid)) process.kill(pid, 'SIGKILL');
+  return true;
+}
+
 /** Starts the app server and waits until it answers. Returns { address, child, stop() }. */
-export async function startServer({ databaseUrl, port, env = {}, stdio = 'inherit' }) {
+export async function startServer({ databaseUrl, port, env = {}, stdio = 'inherit', pidFile }) {
   const child = spawnTs('packages/server/src/main.ts', {
     stdio,
     env: { DATABASE_URL: databaseUrl, PORT: String(port), WEB_DIST: webDist, ...env },
   });
+  if (pidFile) writeFileSync(pidFile, String(child.pid));
   const ended = new Promise((resolve) => child.on('exit', resolve));
   const address = `http://127.0.0.1:${port}`;
   for (let wait = 0; ; wait += 1) {
@@ -43,6 +65,7 @@ export async function startServer({ databaseUrl, port, env = {}, stdio = 'inheri
   const stop = async () => {
     if (child.exitCode === null) child.kill('SIGTERM');
     await Promise.race([ended, sleep(8000).then(() => child.kill('SIGKILL'))]);
+    if (pidFile) rmSync(pidFile, { force: true });
   };
   return { address, child, ended, stop };
 }

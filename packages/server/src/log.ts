@@ -1,4 +1,4 @@
-import pino, { type DestinationStream, type Logger } from 'pino';
+import pino, { type DestinationStream, type LogFn, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { RequestHandler } from 'express';
 
@@ -37,9 +37,22 @@ export function tellError(error: unknown): Told {
   };
 }
 
+type LogArguments = Parameters<LogFn>;
+
+/** An error that is logged without words would lend its message, which may quote what was sent. */
+function withOwnWords(this: Logger, args: LogArguments, method: LogFn): void {
+  const [first, words] = args as readonly unknown[];
+  if (first instanceof Error) method.call(this, { err: first }, typeof words === 'string' ? words : 'an error');
+  else if (typeof first === 'object' && words === undefined) method.call(this, first as object, 'no words');
+  else method.apply(this, args);
+}
+
 /** The server's log. Errors go under `err`. */
 export const createLog = (level: string, stream?: DestinationStream): Logger =>
-  pino({ level, serializers: { err: tellError, error: tellError } }, stream ?? pino.destination(1));
+  pino(
+    { level, serializers: { err: tellError, error: tellError }, hooks: { logMethod: withOwnWords } },
+    stream ?? pino.destination(1),
+  );
 
 interface Asked {
   readonly id?: unknown;

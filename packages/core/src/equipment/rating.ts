@@ -57,7 +57,7 @@ export interface CannotReadRating {
 const NUM = String.raw`(\d+(?:[.,]\d+)?|[.,]\d+)`;
 const TOLERANCE_BOTH = new RegExp(String.raw`^(?:±|\+\s*/\s*-|\+-)\s*${NUM}\s*%`);
 const TOLERANCE_APART = new RegExp(
-  String.raw`^(?:-\s*${NUM}\s*%?\s*/?\s*\+\s*${NUM}|\+\s*${NUM}\s*%?\s*/?\s*-\s*${NUM})\s*%`,
+  String.raw`^(?:-\s*${NUM}(?:\s*%)?(?:\s*/)?\s*\+\s*${NUM}|\+\s*${NUM}(?:\s*%)?(?:\s*/)?\s*-\s*${NUM})\s*%`,
 );
 const TOLERANCE_BARE = new RegExp(String.raw`^${NUM}\s*%`);
 const VOLTS = new RegExp(String.raw`^${NUM}(?:\s*/\s*${NUM})?\s*(?:volts?|vac|v\.?\s*a\.?c\.?|v)(?![a-z])`, 'i');

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { parseMeasure, refuseNumber } from './measure.ts';
-import { CEILING, FLOOR } from './unit.ts';
+import { parseMeasure, refuseNumber, refuseWorkedOut } from './measure.ts';
+import { CEILING, FINEST, FLOOR } from './unit.ts';
 
 describe('parseMeasure', () => {
   test.each([
@@ -65,4 +65,13 @@ test('refuseNumber holds numbers against the floor and the ceiling of their unit
   expect(refuseNumber(FLOOR.V, 'V')).toBeUndefined();
   expect(refuseNumber(CEILING.V, 'V')).toBeUndefined();
   expect(refuseNumber(CEILING.V + 1, 'V')).toMatchObject({ code: 'beyond-any-meter', numbers: { limit: CEILING.V } });
+});
+
+test('a figure finer than any meter shows is refused where it is read, nought is not, and worked-out values may be small', () => {
+  expect(refuseNumber(1e-300, 'V')).toMatchObject({ code: 'finer-than-any-meter' });
+  expect(refuseNumber(-FINEST / 2, '°F')).toMatchObject({ code: 'finer-than-any-meter' });
+  expect(refuseNumber(0, 'V')).toBeUndefined();
+  expect(refuseNumber(FINEST, 'V')).toBeUndefined();
+  expect(refuseWorkedOut(1e-17, '°F')).toBeUndefined();
+  expect(refuseWorkedOut(1.3e306, 'µF')).toMatchObject({ code: 'beyond-any-meter' });
 });

@@ -3,7 +3,9 @@ import type { Component } from '../equipment/component.ts';
 import { checkEntry } from './check-entry.ts';
 import { doubtRunning } from './conditions.ts';
 import { compressorAmps } from './compressor-amps.ts';
+import { CEILING, FLOOR } from '../quantity/unit.ts';
 import type { About, Inputs } from './kind.ts';
+import { outdoorLooks } from './outdoor-looks.ts';
 import { methodOf, READING_KINDS } from './registry.ts';
 import { runCapacitorCapacitance as capacitance } from './run-capacitor-capacitance.ts';
 
@@ -136,4 +138,44 @@ test('a machine that ran longer than the visit is asked about, once, where its m
   expect(doubtRunning(12, 30)).toBeNull();
   expect(doubtRunning(31, 30)).toBeNull();
   expect(doubtRunning(45, 30)).toMatchObject({ numbers: { doubt: 'runs-longer-than-visit', a: 45, b: 30 } });
+});
+
+test('a value worked out beyond anything physical is refused at the last number typed, confirmed or not', () => {
+  expect(checkEntry(capacitance, load, { amps: 500, volts: 1 }, about)).toEqual({
+    outcome: 'refused',
+    input: 'volts',
+    because: { code: 'beyond-any-meter', numbers: { value: expect.closeTo(1326291, 0), unit: 'µF', limit: 2000 } },
+  });
+  expect(checkEntry(capacitance, load, { amps: 500, volts: 1e-300 }, about)).toMatchObject({
+    outcome: 'refused',
+    because: { code: 'finer-than-any-meter' },
+  });
+});
+
+test('whatever numbers are typed anywhere, a value that is taken lies within the bounds of its unit', () => {
+  const number = fc.double({ noNaN: false, noDefaultInfinity: false });
+  fc.assert(
+    fc.property(fc.constantFrom(...READING_KINDS), number, number, number, (kind, a, b, c) => {
+      for (const method of kind.methods) {
+        const values = [a, b, c];
+        const inputs: Inputs = Object.fromEntries(
+          method.inputs.map((i, n) => [i.id, i.type === 'number' ? values[n % 3]! : (i.options[0]?.value ?? '')]),
+        );
+        const conditions = { heatAmps: 40, lineVolts: 240, returnF: 70, supplyF: 100, returnWetF: 60, supplyWetF: 70 };
+        const checked = checkEntry(kind, method, inputs, { ...about, conditions });
+        if (checked.outcome === 'refused' || checked.value === null) continue;
+        if (checked.value < FLOOR[kind.unit] || checked.value > CEILING[kind.unit]) return false;
+      }
+      return true;
+    }),
+    { numRuns: 400 },
+  );
+});
+
+test('the same choice twice, or the one that excludes the others beside one, is refused', () => {
+  const looked = outdoorLooks.methods[0]!;
+  const at = (seen: string) => checkEntry(outdoorLooks, looked, { seen }, { ...about, point: 'whole' });
+  expect(at('insects,insects')).toMatchObject({ outcome: 'refused', because: { code: 'chosen-twice' } });
+  expect(at('nothing,insects')).toMatchObject({ outcome: 'refused', because: { code: 'none-and-some' } });
+  expect(at('insects,dirty-coil')).toMatchObject({ outcome: 'taken', finding: 'insects,dirty-coil' });
 });

@@ -1,4 +1,4 @@
-import { FINDINGS } from '../judgement/findings.ts';
+import { isFinding } from '../judgement/findings.ts';
 import { judged } from '../testing/reading.ts';
 import { chargeCheck } from './charge-check.ts';
 import { complaint } from './complaint.ts';
@@ -11,7 +11,7 @@ test.each([outdoorLooks, indoorLooks, complaint, chargeCheck])(
     const [input] = kind.methods[0]!.inputs;
     const values = input?.type === 'several' ? [input.none, ...input.options].map((o) => o.value) : [];
     expect(values.length).toBeGreaterThan(4);
-    expect(values.every((v) => v in FINDINGS)).toBe(true);
+    expect(values.every(isFinding)).toBe(true);
   },
 );
 

@@ -1,3 +1,4 @@
+import { isOwn } from '../quantity/own.ts';
 import { POINT_NAMES } from '../equipment/component.ts';
 import { CEILING } from '../quantity/unit.ts';
 import { methodOf, placesOn, READING_KINDS, readingKind, titleOf } from './registry.ts';
@@ -34,7 +35,7 @@ test('places name points that have words', () => {
     'needle-sweep herm',
     'needle-sweep fan',
   ]);
-  expect(places.every((p) => p.point in POINT_NAMES)).toBe(true);
+  expect(places.every((p) => isOwn(POINT_NAMES, p.point))).toBe(true);
 });
 
 test('titles name the point where there is more than one, and plates are told short', () => {

@@ -12,6 +12,8 @@ const ACQUIRE_MS = 6000;
 const STATEMENT_MS = 20_000;
 const LOCK_MS = 10_000;
 
+const silent = (): void => undefined;
+
 /** A pool of connections to the database at that URL. `patient` for long work that nobody waits for. */
 export const connect = (url: string, poolSize = 12, { patient = false } = {}): Knex =>
   knex({
@@ -24,4 +26,6 @@ export const connect = (url: string, poolSize = 12, { patient = false } = {}): K
     },
     acquireConnectionTimeout: patient ? 60_000 : ACQUIRE_MS,
     pool: { min: 0, max: poolSize },
+    // What befalls a connection reaches whoever asks through it; the pool replaces those that nobody is using.
+    log: { warn: silent, error: silent, deprecate: silent, debug: silent },
   });

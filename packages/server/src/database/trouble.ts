@@ -23,7 +23,8 @@ const codeOf = (error: unknown): string =>
   typeof error === 'object' && error !== null && 'code' in error && typeof error.code === 'string' ? error.code : '';
 
 /** pg and the pool tell some of these by words only. */
-const GONE_WORDS = /Connection terminated|timeout exceeded when trying to connect|Timeout acquiring a connection/;
+const GONE_WORDS =
+  /Connection (?:terminated|ended|lost)|Client has encountered a connection error|Client was closed|timeout exceeded when trying to connect|Timeout acquiring a connection/;
 
 /** Whether an error means that the database is not there just now. */
 export const isDatabaseGone = (error: unknown): boolean =>
@@ -39,7 +40,7 @@ export function problemOfDatabase(error: unknown): ProblemError | undefined {
   if (isDatabaseGone(error)) return new ProblemError('unavailable', 'The database does not answer. Try again shortly.');
   const code = codeOf(error);
   if (BUSY.has(code)) return new ProblemError('unavailable', 'Too much is being written just now. Try again shortly.');
-  if (/^22/.test(code)) return new ProblemError('invalid-request', 'A value is outside what can be kept.');
-  if (/^23/.test(code)) return new ProblemError('conflict', 'This contradicts what is kept already.');
+  if (code.startsWith('22')) return new ProblemError('invalid-request', 'A value is outside what can be kept.');
+  if (code.startsWith('23')) return new ProblemError('conflict', 'This contradicts what is kept already.');
   return undefined;
 }

@@ -14,21 +14,34 @@ const GRACE_MS = 5000;
 
 const told = (event: unknown): string => `data: ${JSON.stringify(event)}\n\n`;
 
+/** The next event, or what was thrown in its place; what a client's going away throws in at a yield never comes here. */
+async function nextOf(events: AsyncIterator<unknown>): Promise<IteratorResult<unknown> | { readonly thrown: unknown }> {
+  try {
+    return await events.next();
+  } catch (thrown) {
+    return { thrown };
+  }
+}
+
 /** The events as text, until there are none left, or the time is up; what is thrown on the way becomes the last of them. */
 async function* asText(
-  events: AsyncIterable<unknown>,
+  events: AsyncIterator<unknown>,
   isOver: () => boolean,
   onError: (error: unknown) => void,
 ): AsyncGenerator<string> {
   try {
-    for await (const event of events) {
-      if (isOver()) return;
-      yield told(event);
+    for (let next = await nextOf(events); !isOver(); next = await nextOf(events)) {
+      if ('thrown' in next) {
+        onError(next.thrown);
+        const known = next.thrown instanceof ProblemError ? next.thrown : undefined;
+        yield `event: problem\n${told(problemOf(known ?? new ProblemError('unexpected', 'The stream broke off.')))}`;
+        return;
+      }
+      if (next.done) return;
+      yield told(next.value);
     }
-  } catch (error) {
-    onError(error);
-    const problem = error instanceof ProblemError ? error : new ProblemError('unexpected', 'The stream broke off.');
-    yield `event: problem\n${told(problemOf(problem))}`;
+  } finally {
+    await events.return?.();
   }
 }
 
@@ -53,7 +66,7 @@ export async function streamEvents(
   const hangUp = setTimeout(() => response.destroy(), longestMs + graceMs);
   const { log } = response.req;
   const text = asText(
-    events,
+    events[Symbol.asyncIterator](),
     () => Date.now() >= ends,
     (error) => log.error({ err: error }, 'a stream broke off'),
   );

@@ -1,5 +1,5 @@
 import { jest } from '@jest/globals';
-import type { Refit } from '@yarnix/core';
+import { fleetPriorFrom, type Refit } from '@yarnix/core';
 import { simulateFirm } from '@yarnix/simulator';
 import type { Knex } from 'knex';
 import pino from 'pino';
@@ -114,4 +114,50 @@ test('a refit lost by a server that went away is taken over', async () => {
     .update({ state: 'judging', beat_at: suite.db.raw("now() - interval '5 minutes'") });
   await runner.look();
   expect((await latest()).refit).toMatchObject({ id: asked.id, state: 'done' });
+});
+
+test('one thread that cannot be fitted is set aside with its reason, and the refit ends whole', async () => {
+  const part = await suite
+    .db('components as k')
+    .where({ 'k.firm_id': firm.id, slot: 'run-capacitor' })
+    .whereNull('removed_on')
+    .first<{ id: string; system_id: string }>('k.id', 'k.system_id');
+  // As an earlier version let it in: the rule of today does not look at what was there before it.
+  await suite.db.raw('alter table readings drop constraint readings_value');
+  const readings = () => suite.db('readings').where({ component_id: part.id, point: 'herm', method: 'bench' });
+  const before = await readings().whereNotNull('value').select<{ id: string; value: number }[]>('id', 'value');
+  expect(before.length).toBeGreaterThan(0);
+  await readings().update({ value: 1.3e306 });
+  const others = (await standings(suite.db)).filter((s) => s.id !== part.id).length;
+  await ask();
+  await runner.look();
+  const { refit } = await latest();
+  expect(refit).toMatchObject({ state: 'done', done: 14, error: null });
+  expect(refit.setAside).toContainEqual({
+    systemId: part.system_id,
+    componentId: part.id,
+    kind: 'run-capacitor-capacitance',
+    point: 'herm',
+    why: 'a figure in it is beyond what can be reckoned with',
+  });
+  const prior = (await suite.db('firms').where({ id: firm.id }).first<{ prior: object }>('prior')).prior;
+  expect(fleetPriorFrom(prior)).toMatchObject({ broken: [] });
+  expect(Object.keys(prior)).toContain('run-capacitor-capacitance');
+  expect((await standings(suite.db)).filter((s) => s.id !== part.id)).toHaveLength(others);
+  await request(firmApp).get('/api/watch').expect(200);
+  await request(firmApp).get('/api/session').expect(200);
+});
+
+test('going on with one while another is under way is refused, not a fault', async () => {
+  const first = await ask();
+  await request(firmApp).put(`/api/refits/${first.id}/wish`).send({ wish: 'cancel' }).expect(200);
+  await runner.look();
+  const second = await ask();
+  expect(second.id).not.toBe(first.id);
+  const refused = await request(firmApp).put(`/api/refits/${first.id}/wish`).send({ wish: 'resume' }).expect(409);
+  expect(refused.body).toMatchObject({
+    code: 'refit-state',
+    detail: 'Another one is under way; this one can go on after it.',
+  });
+  await runner.look();
 });

@@ -61,7 +61,7 @@ async function sendFirst(onRefused: OnRefused): Promise<Outcome> {
     await put(item.path, item.body);
   } catch (error) {
     if (!(error instanceof ApiProblem))
-      return { outcome: 'unreachable', afterMs: (error instanceof NoAnswer && error.retryAfterMs) || 0 };
+      return { outcome: 'unreachable', afterMs: (error instanceof NoAnswer ? error.retryAfterMs : null) ?? 0 };
     if (!isDone(item, error)) {
       // It understood and will not take it: trying again would not help, and the rest need not wait.
       await setAside({ ...item, order: item.order }, error.problem.detail, error.problem.code);

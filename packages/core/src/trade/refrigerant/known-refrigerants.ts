@@ -13,7 +13,7 @@ export const isMildlyFlammable = (refrigerant: string): boolean => MILDLY_FLAMMA
  * A name that is not understood is returned as it was written.
  */
 export function refrigerantName(text: string): string {
-  const read = /^\s*(?:hfc|hcfc|r)?[\s-]*(\d{2,3})\s*([a-z]?)\s*$/i.exec(text);
+  const read = /^(?:hfc|hcfc|r)?[\s-]*(\d{2,3})\s*([a-z]?)$/i.exec(text.trim());
   if (!read) return text.trim();
   const letter = read[2] ?? '';
   // Isomers are written small (134a), blends large (410A). ASHRAE Standard 34.

@@ -111,3 +111,21 @@ test('names of refrigerants as they stand on plates', () => {
   expect(isKnownRefrigerant('R-999', tablesFrom(rows()))).toBe(true);
   expect(isMildlyFlammable('R-32')).toBe(true);
 });
+
+test('a cell of 100 000 spaces, or far too many rows and columns, is refused at once', () => {
+  const wide = ' '.repeat(100_000);
+  for (const cell of [`Temp${wide}x`, `Bubble kPa${wide}`, `${wide}°`, `psi${wide}`]) {
+    const began = Date.now();
+    expect(readPressureTable([[cell, 'Bubble', 'Dew'], ...rows().slice(1)])).toMatchObject({
+      because: 'too-long',
+      row: 1,
+    });
+    expect(Date.now() - began).toBeLessThan(50);
+  }
+  expect(readPressureTable([...rows(), ...Array<string[]>(3000).fill(['1', '2', '3'])])).toMatchObject({
+    because: 'too-long',
+  });
+  expect(readPressureTable([Array<string>(99).fill('psig'), ...rows().slice(1)])).toMatchObject({
+    because: 'too-long',
+  });
+});

@@ -21,6 +21,7 @@ export type PressureTables = Readonly<Record<string, PressureTable>>;
 
 export type TableTrouble =
   | 'no-header'
+  | 'too-long'
   | 'wrong-unit'
   | 'missing-column'
   | 'hole'
@@ -53,6 +54,10 @@ const refused = (because: TableTrouble, row: number, column: number | null, text
 });
 
 const LEAST_ROWS = 5;
+/** No supplier's table has more rows or columns, nor a cell so many characters: that is another file. */
+const MOST_ROWS = 2000;
+const MOST_COLUMNS = 60;
+const MOST_CHARACTERS = 80;
 const FULL_VACUUM = -SEA_LEVEL_KPA / KPA_A_PSI;
 /** No refrigerant met here is above this at 40 °F, psig: higher figures are kPa or absolute. Common practice, no source. */
 const MOST_AT_40F = 400;
@@ -66,20 +71,20 @@ interface Columns {
 }
 
 const PRESSURE_UNITS: readonly (readonly [RegExp, (value: number) => number])[] = [
-  [/psi\s*g?(?!a)\b/i, (v) => v],
+  [/psi ?g?(?!a)\b/i, (v) => v],
   [/psia/i, (v) => v + FULL_VACUUM],
-  [/kpa\s*\(?\s*g/i, (v) => v / KPA_A_PSI],
+  [/kpa ?\(? ?g/i, (v) => v / KPA_A_PSI],
   [/kpa/i, (v) => v / KPA_A_PSI + FULL_VACUUM],
 ];
 
 function columnsOf(header: readonly string[]): Columns | Refused {
   const find = (pattern: RegExp) => header.findIndex((cell) => pattern.test(cell));
-  const [temperature, bubble, dew] = [find(/temp|°\s*[FC]/i), find(/bubble|liquid/i), find(/dew|vapou?r/i)];
+  const [temperature, bubble, dew] = [find(/temp|° ?[FC]/i), find(/bubble|liquid/i), find(/dew|vapou?r/i)];
   if (temperature < 0 && bubble < 0 && dew < 0) return refused('no-header', 1, null, header.join(','));
   const missing = [temperature, bubble, dew].findIndex((at) => at < 0);
   if (missing >= 0) return refused('missing-column', 1, missing + 1, ['temperature', 'bubble', 'dew'][missing]);
   const warm = header[temperature] ?? '';
-  if (!/[°(\s]\s*[FC]\b|fahrenheit|celsius/i.test(warm)) return refused('wrong-unit', 1, temperature + 1, warm);
+  if (!/[°( ] ?[FC]\b|fahrenheit|celsius/i.test(warm)) return refused('wrong-unit', 1, temperature + 1, warm);
   const units = [bubble, dew].map((at) => PRESSURE_UNITS.find(([pattern]) => pattern.test(header[at] ?? '')));
   const unknown = units.findIndex((u) => u === undefined);
   const [first] = units;
@@ -88,7 +93,18 @@ function columnsOf(header: readonly string[]): Columns | Refused {
     return refused('wrong-unit', 1, at + 1, header[at]);
   }
   if (units[1] !== first) return refused('wrong-unit', 1, dew + 1, header[dew]);
-  return { temperature, bubble, dew, celsius: /[°(\s]\s*C\b|celsius/i.test(warm), toPsig: first[1] };
+  return { temperature, bubble, dew, celsius: /[°( ] ?C\b|celsius/i.test(warm), toPsig: first[1] };
+}
+
+/** What is too large to be such a table, before any of it is read. */
+function tooLong(rows: readonly (readonly string[])[]): Refused | null {
+  if (rows.length > MOST_ROWS) return refused('too-long', MOST_ROWS + 1, null, `${rows.length} rows`);
+  for (const [index, cells] of rows.entries()) {
+    if (cells.length > MOST_COLUMNS) return refused('too-long', index + 1, null, `${cells.length} columns`);
+    const at = cells.findIndex((cell) => cell.length > MOST_CHARACTERS);
+    if (at >= 0) return refused('too-long', index + 1, at + 1, `${cells[at]?.length} characters`);
+  }
+  return null;
 }
 
 const numberIn = (cell: string): number => Number(cell.trim().replace(/[−–]/g, '-').replace(',', '.'));
@@ -129,7 +145,9 @@ function troubleWith(point: PressurePoint, before: PressurePoint | undefined, ro
  * pressure below the dew point's.
  */
 export function readPressureTable(rows: readonly (readonly string[])[]): ReadTable {
-  const header = rows[0];
+  const long = tooLong(rows);
+  if (long) return long;
+  const header = rows[0]?.map((cell) => cell.trim().replace(/\s+/g, ' '));
   if (!header) return refused('no-header', 1, null);
   const columns = columnsOf(header);
   if ('outcome' in columns) return columns;
@@ -149,6 +167,7 @@ export function readPressureTable(rows: readonly (readonly string[])[]): ReadTab
 
 const TROUBLE_WORDS: Readonly<Record<TableTrouble, (text: string) => string>> = {
   'no-header': () => 'the first row must name the columns: temperature, bubble, dew.',
+  'too-long': (text) => `${text} are more than any such table has.`,
   'wrong-unit': (text) =>
     `“${text}” does not say its unit: °F or °C for temperature; psig, psia or kPa, the same for both pressures.`,
   'missing-column': (text) => `there is no column for ${text}.`,

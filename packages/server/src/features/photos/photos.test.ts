@@ -76,3 +76,50 @@ test('another firm’s systems, rounds and photos are not there', async () => {
   await put(v7(), await picture(40, 40).toBuffer(), { visitId }).expect(404);
   expect((await put(id, await picture(50, 40).toBuffer()).expect(409)).body.code).toBe('id-taken');
 });
+
+test.each([
+  ['an empty file', () => Buffer.alloc(0), /empty/],
+  [
+    'a HEIC photo',
+    () => Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic'), Buffer.alloc(40)]),
+    /HEIC.*JPEG/,
+  ],
+  ['a GIF', () => Buffer.from('GIF89a and so on'), /GIF/],
+  ['a PDF', () => Buffer.from('%PDF-1.7 and so on'), /PDF/],
+  ['an SVG', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), /SVG/],
+  ['words', () => Buffer.from('no picture at all'), /no JPEG, PNG or WebP/],
+])('%s is refused with its own reason', async (_name, bytes, detail) => {
+  const { body } = await put(v7(), bytes()).expect(422);
+  expect(body.code).toBe('photo-refused');
+  expect(body.detail).toMatch(detail);
+});
+
+test('pixels are counted from the header, before anything is unpacked', async () => {
+  // 100 megapixels of one colour: a small file, 300 MB unpacked.
+  const bomb = await sharp({ create: { width: 10_000, height: 10_000, channels: 3, background: '#000' } })
+    .png({ compressionLevel: 9 })
+    .toBuffer();
+  expect(bomb.length).toBeLessThan(2_000_000);
+  const before = process.memoryUsage().rss;
+  const replies = await Promise.all(Array.from({ length: 6 }, () => put(v7(), bomb)));
+  expect(new Set(replies.map((r) => r.status))).toEqual(new Set([422]));
+  expect(replies[0]?.body.detail).toBe('The picture has 100 megapixels; at most 50 are taken. Make it smaller.');
+  expect(process.memoryUsage().rss - before).toBeLessThan(150_000_000);
+});
+
+test('many at once wait in one queue, the event loop is never held, and those beyond it hear when to come back', async () => {
+  const bytes = await picture(4000, 3000).toBuffer();
+  let longest = 0;
+  let last = performance.now();
+  const timer = setInterval(() => {
+    longest = Math.max(longest, performance.now() - last - 5);
+    last = performance.now();
+  }, 5);
+  const replies = await Promise.all(Array.from({ length: 24 }, () => put(v7(), bytes)));
+  clearInterval(timer);
+  const statuses = replies.map((r) => r.status);
+  expect(statuses.filter((s) => s === 200).length).toBeGreaterThanOrEqual(10);
+  expect(statuses.filter((s) => s !== 200 && s !== 503)).toEqual([]);
+  for (const reply of replies.filter((r) => r.status === 503)) expect(reply.headers['retry-after']).toBe('3');
+  expect(longest).toBeLessThan(400);
+});

@@ -120,10 +120,9 @@ export const readingsStore = (db: Knex) => {
         ),
 
     async lastOf(context: RequestContext, componentId: string): Promise<Date | null> {
-      const row = await db('readings')
+      const [row] = await db('readings')
         .where({ firm_id: context.firmId, component_id: componentId })
-        .max<{ last: Date | null } | undefined>('taken_at as last')
-        .first();
+        .max<{ last: Date | null }[]>('taken_at as last');
       return row?.last ?? null;
     },
 

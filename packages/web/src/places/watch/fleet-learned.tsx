@@ -1,12 +1,43 @@
+import { readingKind, type Refit } from '@yarnix/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { Link } from 'react-router';
 import { put, send } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
 import { Button } from '../../kit/button.tsx';
 import { dateWords } from '../round/field-words.ts';
 
 const POLL_MS = 700;
+/** Of what could not be fitted, so many are named. */
+const MOST_TOLD = 12;
 const UNDER_WAY = ['queued', 'learning', 'judging'];
+
+/** What the last learning could not fit: each costs only itself, until its reading is corrected. */
+function NotFitted({ refit }: { refit: Refit | null }) {
+  if (!refit || refit.setAside.length === 0) return null;
+  return (
+    <details className="mb-2">
+      <summary className="min-h-12 content-center font-semibold text-watch">{refit.setAside.length} not judged</summary>
+      <ul>
+        {refit.setAside.slice(0, MOST_TOLD).map((s) => (
+          <li key={`${s.systemId}${s.componentId}${s.kind}${s.point}`} className="py-1">
+            <Link
+              className="underline"
+              to={
+                s.componentId
+                  ? `/systems/${s.systemId}/threads/${s.componentId}/${s.kind}/${s.point}`
+                  : `/systems/${s.systemId}`
+              }
+            >
+              {(s.kind && readingKind(s.kind)?.title) ?? 'A whole system'}
+            </Link>
+            : {s.why}.
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
 
 /** When the firm's own parts were last learned from; learning anew, with its progress, stopping it and going on. */
 export function FleetLearned() {
@@ -62,6 +93,7 @@ export function FleetLearned() {
                   ? `Learned from this firm’s own parts on ${dateWords(data.learnedAt)}; every day anew.`
                   : 'Not learned from yet.'}
           </p>
+          <NotFitted refit={refit ?? null} />
           {refit && (refit.state === 'cancelled' || refit.state === 'failed') ? (
             <Button onClick={() => wish.mutate({ id: refit.id, wish: 'resume' })}>Go on</Button>
           ) : (

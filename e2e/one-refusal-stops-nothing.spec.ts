@@ -1,0 +1,114 @@
+import { connect, type Socket } from 'node:net';
+import type { Page } from '@playwright/test';
+import { beginRunning, enter, expect, goToReading, next, startRound, test, watchedDual } from './support/app.ts';
+
+// What a page sends must be seen here, not by a worker in between.
+test.use({ serviceWorkers: 'block' });
+
+const volts = (page: Page) => page.getByRole('textbox', { name: /Line volts/ });
+const common = (page: Page) => page.getByRole('textbox', { name: /Compressor amps, common/ });
+
+async function readingsOn(address: string, systemId: string): Promise<unknown[]> {
+  const detail = (await (await fetch(`${address}/api/systems/${systemId}`)).json()) as {
+    visits: { id: string; closedAt: string | null }[];
+    readings: { visitId: string; value: number }[];
+  };
+  const open = detail.visits.find((v) => v.closedAt === null)?.id;
+  return detail.readings.filter((r) => r.visitId === open).map((r) => r.value);
+}
+
+test('the server fails on one reading in mid-round: the rest arrives, and that one is edited and sent', async ({
+  page,
+  alone,
+}) => {
+  const { systemId } = await watchedDual(alone.address);
+  await page.goto(`${alone.address}/systems`);
+  let failures = 0;
+  await page.route('**/api/readings/*', async (route) => {
+    const body = route.request().postDataJSON() as { inputs: { volts?: number } };
+    if (body.inputs.volts !== 243) return route.continue();
+    failures += 1;
+    return route.fulfill({ status: 500, body: 'a fault of the server' });
+  });
+  await page.goto(`${alone.address}/systems/${systemId}`);
+  await page
+    .getByRole('button', { name: 'Start a heating round' })
+    .or(page.getByRole('link', { name: 'Go on with the round' }))
+    .click();
+  await expect(page.getByRole('heading', { level: 1, name: 'At the door' })).toBeVisible();
+  await beginRunning(page, '52');
+  await enter(page, '243');
+  await next(page);
+  await expect(common(page)).toBeVisible();
+  await enter(page, '12.6');
+  await next(page);
+  await expect.poll(() => readingsOn(alone.address, systemId)).toEqual([12.6]);
+  expect(failures).toBe(1);
+
+  await page.getByRole('link', { name: '1 not taken' }).first().click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Not at the office yet' })).toBeVisible();
+  await expect(page.getByText('The server answered 500 without a reason.')).toBeVisible();
+  await page.getByRole('button', { name: /^Try again: Line volts/ }).click();
+  await expect.poll(() => failures).toBe(2);
+  await page.getByRole('button', { name: /^Take back: Line volts/ }).click();
+  await expect(page.getByText(/^Taken back/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  // It is typed again where it was typed before, and nothing of it had been lost.
+  await page.getByRole('button', { name: /^Edit: Line volts/ }).click();
+  await expect(volts(page)).toHaveValue('243');
+  await volts(page).focus();
+  await volts(page).press('ControlOrMeta+a');
+  await page.keyboard.press('Backspace');
+  await expect(volts(page)).toHaveValue('');
+  await enter(page, '241');
+  await next(page);
+  await expect(page.getByText('All sent').first()).toBeVisible({ timeout: 20_000 });
+  expect((await readingsOn(alone.address, systemId)).sort()).toEqual([12.6, 241]);
+});
+
+test('a phone that loses its signal amid a stream, and one that reads no more, cost the server nothing', async ({
+  page,
+  alone,
+}) => {
+  test.setTimeout(120_000);
+  const { systemId, componentId } = await watchedDual(alone.address);
+  const asked = new URLSearchParams({
+    systemId,
+    componentId,
+    kind: 'run-capacitor-capacitance',
+    point: 'herm',
+    method: 'bench',
+    input: 'microfarads',
+    season: 'autumn',
+  }).toString();
+  const { port } = new URL(alone.address);
+  const stalled = await Promise.all(
+    Array.from(
+      { length: 12 },
+      () =>
+        new Promise<Socket>((resolve) => {
+          const socket = connect(Number(port), '127.0.0.1', () => {
+            socket.write(`GET /api/probes/stream?${asked} HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\n\r\n`);
+            socket.pause();
+            resolve(socket);
+          });
+          socket.on('error', () => undefined);
+        }),
+    ),
+  );
+  await page.goto(alone.address);
+  await startRound(page, systemId);
+  await goToReading(page, 'off-outdoor', /HERM/);
+  await page.getByRole('button', { name: 'Listen' }).first().click();
+  await expect(page.getByText(/moving|settled/).first()).toBeVisible();
+  await page.context().setOffline(true);
+  await expect(page.getByText('The probe kit cannot be reached; type the value.')).toBeVisible({ timeout: 30_000 });
+  // House time runs a hundredfold here: what nobody reads to its end has been ended by now.
+  await page.waitForTimeout(16_000);
+  await page.context().setOffline(false);
+  await page.getByRole('button', { name: 'Stop listening' }).click();
+  await page.getByRole('button', { name: 'Listen' }).first().click();
+  await expect(page.getByText(/moving|settled/).first()).toBeVisible();
+  stalled.forEach((socket) => socket.destroy());
+  expect((await fetch(`${alone.address}/healthz`)).ok).toBe(true);
+});

@@ -1,0 +1,48 @@
+import type { NewReading } from '@yarnix/core';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { v7 } from 'uuid';
+import { benchReading } from '../testing/suite.ts';
+
+/** What a device knows of what it has sent. */
+export interface Sent {
+  /** Ids the server has said it keeps. */
+  readonly kept: Set<string>;
+  /** Every id ever sent, answered or not. */
+  readonly tried: Set<string>;
+  /** Answers by status; 0 where there was none. */
+  readonly answers: Map<number, number>;
+}
+
+/** A device that writes readings one after the other, each again and again until it is answered, for as long as it may. */
+export async function writeReadings(
+  address: () => string,
+  at: { visitId: string; componentId: string },
+  until: () => boolean,
+): Promise<Sent> {
+  const sent: Sent = { kept: new Set(), tried: new Set(), answers: new Map() };
+  for (let n = 0; !until(); n += 1) {
+    const id = v7();
+    const body: NewReading = benchReading({ ...at, inputs: { microfarads: 39 + (n % 10) / 20 } });
+    sent.tried.add(id);
+    for (;;) {
+      const reply = await fetch(`${address()}/api/readings/${id}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+        signal: AbortSignal.timeout(15_000),
+      }).catch(() => undefined);
+      const status = reply?.status ?? 0;
+      sent.answers.set(status, (sent.answers.get(status) ?? 0) + 1);
+      await reply?.arrayBuffer().catch(() => undefined);
+      if (status === 200) {
+        sent.kept.add(id);
+        break;
+      }
+      if (until() && status === 0) break;
+      // Anything but "try again" would be a fault of the server: it is counted, and the device goes on.
+      if (status !== 0 && status !== 503) break;
+      await sleep(25);
+    }
+  }
+  return sent;
+}
