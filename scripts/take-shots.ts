@@ -129,6 +129,22 @@ async function inTheHand(page: Page, row: Row): Promise<void> {
   await shoot(page, 'loose-ends-phone');
 }
 
+/** The server fails on one reading of a round: what waits then, and why. */
+async function whatWaits(page: Page, row: Row): Promise<void> {
+  await page.route('**/api/readings/*', (route) =>
+    (route.request().postDataJSON() as { inputs: { volts?: number } }).inputs.volts === 243
+      ? route.fulfill({ status: 500, body: '' })
+      : route.continue(),
+  );
+  const round = await startRound(page, row.systemId, 'heating');
+  await page.goto(`${round}/heating?at=1`);
+  await onTo(page, page.getByRole('textbox', { name: /Line volts/ }));
+  await page.getByRole('textbox', { name: /Line volts/ }).fill('243');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByRole('link', { name: '1 not taken' }).first().click();
+  await visit(page, '/waiting', 'waiting-phone');
+}
+
 const browser = await chromium.launch({
   executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update'],
@@ -145,6 +161,8 @@ try {
   const thread = `/systems/${second.systemId}/threads/${second.componentId}/${second.kind}/${second.point}`;
   await visit(attic, thread, 'thread-attic');
   await inTheHand(await open(browser, 'phone', 'attic'), second);
+  const third = duals[2] ?? second;
+  await whatWaits(await open(browser, 'phone', 'day'), third);
 } finally {
   await browser.close();
 }

@@ -8,6 +8,7 @@ import { loadFirm } from '../../packages/server/src/database/load-firm.ts';
 import { migrate } from '../../packages/server/src/database/migrate.ts';
 import { freePort } from '../lib/cluster.mjs';
 import { startServer } from '../lib/server.mjs';
+import { reportLoad, underLoad } from './load.ts';
 import { report, timeAsync } from './measure.ts';
 import { measureRefit } from './refit.ts';
 
@@ -17,7 +18,7 @@ const SYSTEMS = Number(process.env.BENCH_SYSTEMS ?? 10_000);
 
 async function fill(): Promise<void> {
   await createDatabase(ADMIN_DATABASE_URL, new URL(DATABASE_URL).pathname.slice(1));
-  const db = connect(DATABASE_URL);
+  const db = connect(DATABASE_URL, 12, { patient: true });
   try {
     await migrate(db);
     const there: unknown = await db('firms').first('id');
@@ -134,7 +135,13 @@ try {
   console.log(
     `\nWatch with 4 callers at once for 8 s: ${load.requests.average.toFixed(0)} requests a second, median ${load.latency.p50} ms, p97.5 ${load.latency.p97_5} ms, ${load.non2xx} refused`,
   );
-  await measureRefit(address, DATABASE_URL);
+  console.log('\n| 50 callers at once, 8 s | a second | median | p97.5 | refused |\n| --- | --- | --- | --- | --- |');
+  reportLoad('floor: a bare HTTP reply', await underLoad(50, 8, () => ask(`${address}/healthz`)));
+  reportLoad('Watch, first page', await underLoad(50, 8, () => ask(`${address}/api/watch`)));
+  const fifty = all.slice(0, 50);
+  reportLoad('reading PUT, to 50 systems', await underLoad(50, 8, takeReading(address, fifty)));
+  reportLoad('reading PUT, to one system', await underLoad(50, 8, takeReading(address, all.slice(60, 61))));
+  if (process.env.BENCH_REFIT !== 'off') await measureRefit(address, DATABASE_URL);
 } finally {
   await server.stop();
 }

@@ -129,13 +129,36 @@ export interface SystemThread<R extends KeptReading = KeptReading, C = Component
   readonly state: ThreadState;
 }
 
-/** Every thread of a system as it stands, given all its readings. Readings of unknown parts or kinds are left out. */
+/**
+ * States of threads that were worked out before. Whoever keeps one answers for it being asked under one system kind, plate,
+ * policy, prior and set of events only; what else a state rests on is in the name it is kept by.
+ */
+export interface ThreadMemo {
+  readonly get: (name: string) => ThreadState | undefined;
+  readonly set: (name: string, state: ThreadState) => void;
+}
+
+/** Readings never change under their id, so that a thread's state is known by the ids it was made from. */
+const memoName = (
+  key: string,
+  counting: readonly KeptReading[],
+  { fittedOn, plate }: Component,
+  nextRound: Day,
+  companions: object,
+): string =>
+  [key, nextRound, fittedOn, plate.rating ?? '', JSON.stringify(companions), ...counting.map((r) => r.id)].join('|');
+
+/**
+ * Every thread of a system as it stands, given all its readings. Readings of unknown parts or kinds are left out; with a
+ * memo only the threads that have changed since are worked out.
+ */
 export function systemThreads<R extends KeptReading, C extends Component & { id: string }>(
   system: JudgedSystem<C>,
   readings: readonly R[],
   nextRound: Day,
   policy: Policy,
   prior?: FleetPrior,
+  memo?: ThreadMemo,
 ): SystemThread<R, C>[] {
   const components = new Map(system.components.map((c) => [c.id, c]));
   const threads: SystemThread<R, C>[] = [];
@@ -150,7 +173,10 @@ export function systemThreads<R extends KeptReading, C extends Component & { id:
     const context = { systemKind, plate, component, nextRound, companions, prior, events };
     const counting = countingReadings(kept, system.components);
     const judged = counting.map(judgedReading);
-    const state = judgedOrSetAside(judgedReading(newest), () => threadState(judged, context, policy));
+    const name = memo && memoName(key, counting, component, nextRound, companions);
+    const known = name === undefined ? undefined : memo?.get(name);
+    const state = known ?? judgedOrSetAside(judgedReading(newest), () => threadState(judged, context, policy));
+    if (state && !known && name !== undefined) memo?.set(name, state);
     if (state) threads.push({ key, component, readings: counting, state });
   }
   const findings = readTogether(threads, system.plate);

@@ -1,4 +1,4 @@
-import { readingKind, titleOf, type NewReading, type Point } from '@yarnix/core';
+import { methodOf, readingKind, titleOf, type NewReading, type Point } from '@yarnix/core';
 
 /** A PUT that is to reach the server, in the order it was made. */
 export interface Outgoing {
@@ -35,12 +35,21 @@ export function carriedBy({ path }: Pick<Outgoing, 'path'>): Carries {
 export const readingIn = (outgoing: Pick<Outgoing, 'path' | 'body'>): NewReading | null =>
   carriedBy(outgoing) === 'readings' ? (outgoing.body as NewReading) : null;
 
-const inputWords = ({ inputs }: NewReading): string =>
-  Object.values(inputs)
-    .map((value) => String(value))
-    .join(', ');
+/** What was entered, as the method asks for it: "38.4 µF", "12.6 A, 290 V", or a choice's own words. */
+function inputWords({ kind: id, method, inputs }: NewReading): string {
+  const kind = readingKind(id);
+  const specs = (kind && methodOf(kind, method)?.inputs) ?? [];
+  const said = Object.entries(inputs).map(([name, value]) => {
+    const spec = specs.find((s) => s.id === name);
+    if (spec?.type === 'number') return typeof value === 'number' ? `${value} ${spec.unit}` : value;
+    const options = spec?.type === 'several' ? [spec.none, ...spec.options] : (spec?.options ?? []);
+    const chosen = String(value).split(',');
+    return chosen.map((c) => options.find((o) => o.value === c)?.label ?? c).join(', ');
+  });
+  return said.join(', ');
+}
 
-/** What a PUT carries, in words: "Capacitance, HERM: 38.4". */
+/** What a PUT carries, in words: "Capacitance, HERM: 38.4 µF". */
 export function outgoingWords(outgoing: Pick<Outgoing, 'path' | 'body'>): string {
   const body = (outgoing.body ?? {}) as Record<string, unknown>;
   switch (carriedBy(outgoing)) {

@@ -9,6 +9,7 @@ import { eventsService } from '../events/service.ts';
 import { sessionService } from '../session/service.ts';
 import { componentOf, standingsOf } from './standings.ts';
 import { fitFirst, followPlate, type PlateToFollow } from './first-parts.ts';
+import { threadMemo } from './thread-memo.ts';
 import { insertReplacement } from './replacement.ts';
 import { partsStore, viewOfPart, type PartInSystem, type PartRow, type Standings } from './store.ts';
 
@@ -39,7 +40,9 @@ export function partsService(db: Knex) {
     const living = rows.filter((r) => r.removed_on === null);
     const system = { kind: first.system_kind, plate: first.system_plate, parts: living.map(componentOf), events };
     const newest = readings.reduce((latest, r) => Math.max(latest, dayOf(r.takenAt)), dayOf(now.toISOString()));
-    const { standings } = standingsOf(system, readings, newest, judging);
+    const { stamp } = judging;
+    const rests = JSON.stringify([stamp, systemId, system.kind, system.plate, events]);
+    const { standings } = standingsOf(system, readings, newest, judging, threadMemo(rests));
     for (const row of living) {
       const stands = standings.get(row.id);
       if (stands && !isSame(row, stands)) await store.setStandings(context, row.id, row.standing, stands, now);

@@ -15,6 +15,7 @@ import {
   type Policy,
   type SystemKind,
   type SystemThread,
+  type ThreadMemo,
 } from '@yarnix/core';
 import type { PartRow, Standings } from './store.ts';
 
@@ -78,9 +79,10 @@ export function standingsOf(
   readings: readonly KeptReading[],
   day: Day,
   { policy, prior }: { policy: Policy; prior?: FleetPrior | undefined },
+  memo?: ThreadMemo,
 ): { standings: Map<string, Standings>; threads: number; notFitted: ThreadName[] } {
   const judged = { kind: system.kind, plate: system.plate, components: system.parts, events: system.events };
-  const threads = systemThreads(judged, readings, nextRoundAfter(day, policy), policy, prior);
+  const threads = systemThreads(judged, readings, nextRoundAfter(day, policy), policy, prior, memo);
   const standings = system.parts.map(
     (part) => [part.id, standingsFrom(threads.filter((t) => t.component.id === part.id))] as const,
   );

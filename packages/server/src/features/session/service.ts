@@ -5,6 +5,15 @@ import type { RequestContext } from '../../identity/context.ts';
 import { refrigerantsService } from '../refrigerants/service.ts';
 import { sessionStore, type FirmRow } from './store.ts';
 
+export interface Judging {
+  readonly policy: Policy;
+  readonly prior: FleetPrior | undefined;
+  readonly stamp: string;
+}
+
+/** What firms judge by, read once for as long as its stamp stays the same: every reading asks for it. */
+const read = new Map<string, Judging>();
+
 /** What a firm judges by, as far as what is kept of it can be read. */
 const judgingOf = ({ policy, prior }: FirmRow) => ({
   policy: policyFrom(policy),
@@ -24,12 +33,17 @@ export function sessionService(db: Knex) {
       if (!firm || !person) throw notFound('firm');
       return { firm: { ...firm, ...judgingOf(firm) }, person, refrigerants, now: now.toISOString() };
     },
-    /** What a firm judges by: its schools, and what its fleet has taught. */
-    async judging(context: RequestContext): Promise<{ policy: Policy; prior: FleetPrior | undefined }> {
+    /** What a firm judges by: its schools, what its fleet has taught, and a stamp that changes when they do. */
+    async judging(context: RequestContext): Promise<Judging> {
+      const stamp = await store.stamp(context);
+      const known = read.get(context.firmId);
+      if (known && known.stamp === stamp) return known;
       const firm = await store.firm(context);
-      if (!firm) throw notFound('firm');
+      if (!firm || stamp === undefined) throw notFound('firm');
       const { policy, prior } = judgingOf(firm);
-      return { policy, prior: prior ?? undefined };
+      const judging = { policy, prior: prior ?? undefined, stamp };
+      read.set(context.firmId, judging);
+      return judging;
     },
   };
 }

@@ -18,6 +18,13 @@ export interface PersonRow {
 export const sessionStore = (db: Knex) => ({
   firm: (context: RequestContext) =>
     db<FirmRow>('firms').where({ id: context.firmId }).first('id', 'name', 'policy', 'prior'),
+  /** Tells whether what a firm judges by has changed, without fetching it. */
+  stamp: async (context: RequestContext): Promise<string | undefined> =>
+    (
+      await db('firms')
+        .where({ id: context.firmId })
+        .first<{ stamp: string } | undefined>(db.raw("md5(policy::text || coalesce(prior::text, '')) as stamp"))
+    )?.stamp,
   person: (context: RequestContext) =>
     db<PersonRow & { firm_id: string }>('people')
       .where({ id: context.personId, firm_id: context.firmId })

@@ -1,13 +1,23 @@
+import { useQuery } from '@tanstack/react-query';
 import { CheckCheck, CloudOff, CloudUpload, PenLine, RotateCw, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { queries } from '../../app/queries.ts';
 import { editAgain, takeBack, tryAgain } from '../../field/decide.ts';
 import { carriedBy, outgoingWords, readingIn, type Outgoing } from '../../field/outgoing.ts';
 import { somethingToSend } from '../../field/outbox.ts';
 import { waitsFor, type SetAside } from '../../field/set-aside.ts';
-import { useOutbox } from '../../field/use-round.ts';
+import { useOutbox, useRoundRecord } from '../../field/use-round.ts';
 import { Button } from '../../kit/button.tsx';
 import { fieldOf } from './where.ts';
+
+/** Which house it is of, as far as this device knows. */
+function House({ visitId }: { visitId: string }) {
+  const known = useRoundRecord(visitId);
+  const systemId = known.status === 'here' ? known.record.systemId : '';
+  const { data } = useQuery({ ...queries.system(systemId), enabled: systemId !== '' });
+  return data ? <p className="label">{data.address}</p> : null;
+}
 
 interface TakenBack {
   readonly words: string;
@@ -27,6 +37,7 @@ function Refused({ item, onTakenBack }: { item: SetAside; onTakenBack: (taken: T
     <li className="grid gap-2 border-b border-rule py-4 md:grid-cols-[1fr_auto] md:items-center">
       <div>
         <h3 className="text-[17px] font-bold">{words}</h3>
+        <House visitId={item.visitId} />
         <p className="font-semibold text-act">{item.why}</p>
       </div>
       <div className="flex flex-wrap gap-2">
@@ -92,8 +103,8 @@ export function WaitingScreen() {
           {nothing
             ? 'Nothing waits on this device.'
             : reachable
-              ? 'All of it is kept on this device until the office has it.'
-              : 'No signal. All of it is kept on this device and goes by itself once there is one.'}
+              ? 'Kept on this device until the office has it.'
+              : 'No signal: kept on this device, and sent by itself once there is one.'}
         </p>
       </div>
       {taken && <Undo taken={taken} onDone={() => setTaken(null)} />}
