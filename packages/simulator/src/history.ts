@@ -122,12 +122,21 @@ function inputsFor(random: Random, scene: Scene, reading: PlannedReading<Simulat
   for (const spec of reading.method.inputs) {
     if (spec.type === 'number' && spec.optional && reading.kind.component !== 'contactor' && spec.id !== 'supplyWetF')
       continue;
-    const held = { kind: reading.kind.id, point: reading.point, input: spec.id, component: reading.component };
+    const held = {
+      kind: reading.kind.id,
+      point: reading.point,
+      input: spec.id,
+      component: reading.component,
+      method: reading.method.id,
+    };
     const truth = truthAt(scene, held);
     if (typeof truth === 'string' || spec.type !== 'number') inputs[spec.id] = String(truth);
     else inputs[spec.id] = Number.isFinite(truth) ? shown(random, truth, spec.unit) : 'OL';
   }
-  if (reading.method.id === 'needle-sweep') inputs.finding = 'holds';
+  // A sound capacitor kicks and falls back.
+  const [needle] = reading.method.inputs;
+  if (reading.method.id === 'needle-sweep' && needle?.type === 'choice')
+    inputs.finding = needle.options[0]?.value ?? '';
   return inputs;
 }
 

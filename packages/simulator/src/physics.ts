@@ -36,6 +36,8 @@ export interface Held {
   readonly point: Point;
   readonly input: string;
   readonly component: Component & { id: string };
+  /** By which method, where that changes what is seen. */
+  readonly method?: string;
 }
 
 const yearsOf = (scene: Scene): number => (scene.day - scene.installedOn) / DAYS_A_YEAR;
@@ -195,6 +197,7 @@ const CALLS = {
   'call-fan': 'fan',
   'call-cooling': 'cooling',
   'call-heating': 'heating',
+  'call-second-stage': 'second-stage-heat',
   'call-emergency-heat': 'emergency-heat',
 } as const;
 
@@ -214,6 +217,21 @@ const coil =
 const airflowLoss = (scene: Scene): number => (scene.house.plate.blowerMotor === 'ecm' ? 1.25 : 0.82);
 
 /** What a perfect instrument shows, by kind of reading; a finding's word where there is nothing to measure. */
+/** Across a contact of the sequencer and through it, with the call and without: a welded second one carries either way. */
+function contactTruth(scene: Scene, { point, input, method }: Held): number {
+  const isWelded = scene.faults.has('strip-welded') && point === 'contact-2';
+  const isClosed = method !== 'no-call' || isWelded;
+  if (input === 'amps') return isClosed ? elementAmps(scene, point.replace('contact', 'element') as Point) : 0;
+  return isClosed ? 0.1 : scene.house.lineVolts;
+}
+
+/** The control circuit with nothing wrong: 24 V all along it, the coil thermostat open on a coil that is not cold. */
+function chainTruth(scene: Scene, { input }: Held): number {
+  const coilF = scene.season === 'autumn' ? scene.outdoorF - 16 : scene.outdoorF + 22;
+  if (input === 'coilF') return coilF;
+  return input === 'sensor-return' && coilF > 32 ? 0.2 : 25.6;
+}
+
 const TRUTHS: Readonly<Record<string, Truth>> = {
   complaint: () => 'routine',
   'room-temperature': (scene, { input }) => {
@@ -229,7 +247,7 @@ const TRUTHS: Readonly<Record<string, Truth>> = {
   'strips-in-cooling': (scene) => (scene.faults.has('strip-welded') ? elementAmps(scene, 'element-2') : 0),
   'element-ohms': (scene, { point }) => ohmsOf(scene, indexOf(point)),
   'sequencer-closing-time': (scene, { point }) => scene.house.closingSeconds[indexOf(point)] ?? 60,
-  'sequencer-contact-volts': () => 0.1,
+  'sequencer-contact-volts': contactTruth,
   'sequencer-coil-ohms': coil((house) => house.sequencerOhms),
   'blower-relay-coil-ohms': coil((house) => house.relayOhms),
   'contactor-coil-ohms': coil((house) => house.contactorOhms),
@@ -272,7 +290,7 @@ const TRUTHS: Readonly<Record<string, Truth>> = {
         ? 'demand'
         : String(scene.house.plate.defrostIntervalMin ?? 60),
   'defrost-duration': defrostTruth,
-  'defrost-chain': () => 25.6,
+  'defrost-chain': chainTruth,
   'fan-bypass': () => 'fan-runs-past-relay',
   'sensor-error': (scene, { component }) => sensorOhms(scene, component),
   'base-pan-heater-ohms': (scene, { point }) => (point === 'ground' ? Infinity : scene.house.panHeaterOhms),

@@ -184,6 +184,7 @@ export const POINT_NAMES = {
   'call-fan': 'fan',
   'call-cooling': 'cooling',
   'call-heating': 'heating',
+  'call-second-stage': 'second-stage heat',
   'call-emergency-heat': 'emergency heat',
 } as const;
 export type Point = keyof typeof POINT_NAMES;

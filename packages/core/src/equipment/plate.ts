@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SWITCH_ORDERS } from '../trade/controls/control-chain.ts';
 import { SYSTEM_KINDS } from './system-kind.ts';
 
 const words = (max: number) => z.string().trim().max(max, `at most ${max} characters`).optional();
@@ -69,6 +70,8 @@ export const plateSchema = z.object({
   heatSwitch: z.enum(['sequencer', 'relay']).optional(),
   gasRiseLowF: amount(5, 120, '°F'),
   gasRiseHighF: amount(10, 150, '°F'),
+  /** How the pressure switches are wired between the board and the contactor coil, as traced on the machine. */
+  pressureSwitches: z.enum(SWITCH_ORDERS).optional(),
   defrostControl: z.enum(['time-temperature', 'demand']).optional(),
   defrostIntervalMin: amount(10, 180, 'min'),
   defrostTerminationF: amount(30, 120, '°F'),

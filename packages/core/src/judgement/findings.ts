@@ -1,7 +1,8 @@
-import { isOwn } from '../quantity/own.ts';
+import { isOwn, own } from '../quantity/own.ts';
+import { CHAIN_PLACES, type ChainPlace } from '../trade/controls/control-chain.ts';
 import type { Standing } from './standing.ts';
 
-interface Finding {
+export interface Finding {
   readonly standing: Standing;
   /** Said of it in a verdict: what was found and what to do next. */
   readonly sentence: string;
@@ -68,14 +69,43 @@ export const FINDINGS = {
     standing: 'act',
     sentence: 'Strips are on with no call for heat: welded relay or sequencer.',
   },
-  'blower-only-on-emergency-heat': {
-    standing: 'act',
-    sentence:
-      'Everything but the blower answers: its relay’s coil or contacts; only emergency heat reaches it another way.',
-  },
+  // Kept in older records.
+  'blower-only-on-emergency-heat': { standing: 'act', sentence: 'Everything but the blower answers.' },
   'blower-silent': {
     standing: 'act',
     sentence: 'Blower does not run with the strips: switch it off before a limit opens.',
+  },
+  'heat-without-air': {
+    standing: 'stop',
+    sentence: 'Heat without air: switch it off now. Blower motor, its capacitor, its relay or the board.',
+  },
+  'fan-call-dead': {
+    standing: 'act',
+    sentence: 'Nothing on a fan call: control volts and the fuse first, then the blower’s motor, capacitor, relay.',
+  },
+  'blower-dead': {
+    standing: 'act',
+    sentence:
+      'The blower does not run: switch off before the coil ices or heat runs without air. Its motor, its capacitor if it has one, its relay, the board.',
+  },
+  'blower-dead-relay': {
+    standing: 'act',
+    sentence:
+      'The blower does not run: switch off before the coil ices. Make the emergency heat call: if that brings it, its relay’s coil or contacts; if not, its motor, its capacitor if it has one, the board.',
+  },
+  'strips-on-first-stage': {
+    standing: 'watch',
+    sentence:
+      'Strips beside the compressor on a first-stage call: a second stage, a defrost, or a contact that sticks. Make the call again alone.',
+  },
+  'compressor-on-emergency-heat': {
+    standing: 'watch',
+    sentence: 'The compressor runs on emergency heat: the thermostat’s setting or its wiring.',
+  },
+  'outdoor-unit-silent': {
+    standing: 'act',
+    sentence:
+      'The outdoor unit does not answer: disconnect, Y at the unit, its switches, the contactor’s coil, in that order.',
   },
   'compressor-silent': {
     standing: 'act',
@@ -83,7 +113,12 @@ export const FINDINGS = {
   },
   'outdoor-fan-silent': {
     standing: 'act',
-    sentence: 'Outdoor fan does not run with the compressor: its capacitor first, then the board’s relay.',
+    sentence:
+      'Outdoor fan does not run with the compressor: its capacitor first, then the board’s relay, then its motor.',
+  },
+  'outdoor-fan-silent-no-board': {
+    standing: 'act',
+    sentence: 'Outdoor fan does not run with the compressor: its capacitor first, then its motor.',
   },
   'outdoor-fan-in-defrost': {
     standing: 'act',
@@ -104,12 +139,39 @@ export const FINDINGS = {
   },
   // Meter findings
   open: { standing: 'act', sentence: 'Open: no current passes.' },
+  'contact-open': {
+    standing: 'act',
+    sentence: 'Line volts across it with the call on: the contact is open. Its coil volts first, then the contact.',
+  },
+  'contact-open-at-rest': { standing: 'sound', sentence: 'Line volts across it with no call: open, as it should be.' },
+  'contact-welded': {
+    standing: 'act',
+    sentence: 'Current through it with no call: the contact is welded. Power off, and replace it.',
+  },
+  'contact-path-unproven': {
+    standing: 'unproven',
+    sentence:
+      'No volts across it prove nothing by themselves: the load behind may be open or the other leg dead. Clamp its amps.',
+  },
+  'closed-at-once': {
+    standing: 'act',
+    sentence: 'Closed with the call: it was closed before, or its delay is gone. Read it with no call.',
+  },
   shorted: { standing: 'act', sentence: 'Shorted: no resistance to speak of.' },
   jumps: { standing: 'act', sentence: 'The reading jumps: the winding is failing even if one sample is fine.' },
-  'holds-charge': { standing: 'sound', sentence: 'Holds its charge.' },
+  'holds-charge': {
+    standing: 'unproven',
+    sentence: 'Holds a charge; how much is not shown. Its µF on the bench are still owed.',
+  },
   grounded: { standing: 'stop', sentence: 'Leads to ground: do not run it.' },
   'never-closed': { standing: 'act', sentence: 'Never closed: it has failed, even if a tap makes it close.' },
   // Defrost settings and test
+  'setting-read': { standing: 'sound', sentence: 'Read as it stands.' },
+  'setting-differs': {
+    standing: 'watch',
+    sentence:
+      'Not as the plate record has it: somebody moved the jumper, or the record is wrong. Put one of them right.',
+  },
   'factory-setting': { standing: 'sound', sentence: 'Left as the factory set it.' },
   'terminates-low': {
     standing: 'watch',
@@ -119,6 +181,11 @@ export const FINDINGS = {
   'coil-too-warm-to-test': {
     standing: 'unproven',
     sentence: 'Coil above 35 °F at the start: the test proves nothing; frost it first.',
+  },
+  'test-not-started': {
+    standing: 'unproven',
+    sentence:
+      'Nothing happened: the defrost was not started. Pins and call first, then the board and its command, then its sensors.',
   },
   'valve-did-not-shift': {
     standing: 'act',
@@ -162,6 +229,18 @@ export const FINDINGS = {
   },
   'board-feeds-no-sensor': { standing: 'act', sentence: 'The board feeds no sensor: board.' },
   'thermostat-open': { standing: 'act', sentence: 'Coil thermostat open on a cold coil: it never starts a defrost.' },
+  'thermostat-open-warm': {
+    standing: 'sound',
+    sentence: 'Coil thermostat open on a warm coil, as it should be: it closes near freezing.',
+  },
+  'thermostat-open-unproven': {
+    standing: 'unproven',
+    sentence: 'Coil thermostat open: right on a warm coil. Measure the coil there; below 28 °F it must be closed.',
+  },
+  'thermostat-stuck-shut': {
+    standing: 'act',
+    sentence: 'Coil thermostat closed on a hot coil: it never ends a defrost by temperature.',
+  },
   'board-holds-y': { standing: 'act', sentence: 'Y goes in and not out: the board holds it, on a delay or by fault.' },
   'high-switch-open': { standing: 'act', sentence: 'High pressure switch open: find out why; do not bypass it.' },
   'low-switch-open': { standing: 'act', sentence: 'Low pressure switch open: find out why; do not bypass it.' },
@@ -172,6 +251,35 @@ export const FINDINGS = {
 } as const satisfies Readonly<Record<string, Finding>>;
 
 export type FindingCode = keyof typeof FINDINGS;
+
+/** A finding between two measured places of a circuit: "lost:y-out:contactor-coil", "again:y-out:contactor-coil". */
+const BETWEEN = /^(lost|again):([a-z-]+):([a-z-]+)$/;
+
+/** The text a finding between two places is kept by. */
+export const betweenPlaces = (what: 'lost' | 'again', first: ChainPlace, second: ChainPlace): string =>
+  `${what}:${first}:${second}`;
+
+function readBetween(text: string): Finding | null {
+  const [, what, from = '', to = ''] = BETWEEN.exec(text) ?? [];
+  const [first, second] = [own(CHAIN_PLACES, from), own(CHAIN_PLACES, to)];
+  if (!first || !second) return null;
+  return what === 'lost'
+    ? {
+        standing: 'act',
+        sentence: `24 V at ${first} and none at ${second}: the fault lies between. Measure the places between to name it.`,
+      }
+    : {
+        standing: 'unproven',
+        sentence: `No volts at ${first}, yet volts at ${second} behind it: one of the two was read wrong. Measure both again.`,
+      };
+}
+
+/** The findings a stored text holds, comma-joined, with how each stands and what is said of it; unknown ones are left out. */
+export const findingsOf = (text: string): Finding[] =>
+  text.split(',').flatMap((code) => {
+    const finding = own(FINDINGS as Readonly<Record<string, Finding>>, code) ?? readBetween(code);
+    return finding ? [finding] : [];
+  });
 
 /** Whether a text is the code of a finding. */
 export const isFinding = (text: string): text is FindingCode => isOwn(FINDINGS, text);

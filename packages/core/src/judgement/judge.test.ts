@@ -110,7 +110,7 @@ describe('findings', () => {
     ['looks', 'bulged', 'can', 'act'],
     ['looks', 'leaking', 'can', 'act'],
     ['looks', 'burst', 'can', 'stop'],
-    ['needle-sweep', 'holds', 'herm', 'sound'],
+    ['needle-sweep', 'holds', 'herm', 'unproven'],
     ['needle-sweep', 'open', 'herm', 'act'],
     ['needle-sweep', 'shorted', 'fan', 'act'],
   ] as const)('%s: %s at %s is %s', (method, text, point, standing) => {

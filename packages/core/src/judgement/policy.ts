@@ -57,6 +57,8 @@ export const policySchema = z.object({
     cfmPerTonHigh: z.number(),
     /** Share of nominal tons that must reach the air. */
     capacityShare: share,
+    /** Running time before air temperatures count, min. */
+    leastRunningMin: z.number().min(0),
     /** How far the room may be from its set point, °F. */
     roomF: z.number().min(0),
   }),
@@ -129,6 +131,7 @@ export function policyOf(school: CapacitorSchool): Policy {
       cfmPerTonLow: 350,
       cfmPerTonHigh: 450,
       capacityShare: 0.75,
+      leastRunningMin: 8,
       roomF: 3,
     },
     refrigerant: {

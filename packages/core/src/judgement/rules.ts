@@ -107,6 +107,8 @@ export const NEEDS = {
   'low-target': 'The target is below 5 °F in this weather: not charged by superheat.',
   'charge-check': 'The charge check does not count now; the figure is kept, not judged.',
   'running-time': 'Running less than 10 minutes: the figure is kept, not judged.',
+  'air-unsettled': 'The air has not settled: ten minutes of running first. Kept, not judged.',
+  'air-clock': 'Nobody said how long it has run: air drifts for minutes after a start. Kept, not judged.',
   'humid-air': 'Return air is far from ordinary humidity: judge by delivered capacity, not by the split.',
   'by-superheat': 'A fixed orifice is charged by superheat; its subcooling is only recorded.',
   'no-limit': 'No limit for this; it is recorded and held against its own past.',

@@ -56,7 +56,10 @@ export function threadState(readings: readonly JudgedReading[], context: Context
   const last = numbers.at(-1);
   const numeric = last ? judge(last, { ...context, earlier: threadReadingsOf(numbers.slice(0, -1)) }, policy) : null;
   const findings = latestFindings(ordered).map((r) => judge(r, { ...context, earlier: [] }, policy));
-  const verdicts = [...(numeric ? [numeric] : []), ...findings];
+  // What proves nothing takes nothing away from a number that does.
+  const telling =
+    numeric && numeric.standing !== 'unproven' ? findings.filter((f) => f.standing !== 'unproven') : findings;
+  const verdicts = [...(numeric ? [numeric] : []), ...telling];
   const newest = ordered.at(-1);
   const lead = verdicts.reduce<Verdict | null>(
     (worst, v) => (worst === null || severityOf(v.standing) > severityOf(worst.standing) ? v : worst),

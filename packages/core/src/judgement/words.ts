@@ -1,7 +1,7 @@
 import { POINT_NAMES } from '../equipment/component.ts';
 import { monthOf } from '../quantity/day.ts';
 import { MEASURES, type Unit } from '../quantity/unit.ts';
-import { FINDINGS, findingsIn } from './findings.ts';
+import { findingsOf } from './findings.ts';
 import type { Because, ReasonNumbers, Refusal } from './reasons.ts';
 import { DOUBTS, NEEDS, RULES, SNAGS } from './rules.ts';
 import { TOGETHER } from './together-rules.ts';
@@ -153,8 +153,8 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
   'no-basis': (n) => NEEDS[n.need],
   'not-fitted': () => 'Not judged: a figure in this thread is beyond what can be reckoned with. Correct that reading.',
   finding: (n) =>
-    findingsIn(n.found)
-      .map((code) => FINDINGS[code].sentence)
+    findingsOf(n.found)
+      .map((finding) => finding.sentence)
       .join(' '),
   'does-not-fit': (n) => DOUBTS[n.doubt](Number(n.a.toFixed(1)), Number(n.b.toFixed(1))),
   'rating-unknown': (n) =>
@@ -167,7 +167,8 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
     `No plate figure for the ${POINT_NAMES[n.point]} wire; it is held against its own past.`,
   'open-section': (n) => `${POINT_NAMES[n.point]} reads nothing: open.`,
   'shorted-section': (n) => `${POINT_NAMES[n.point]} is shorted.`,
-  'holds-charge': (n) => `${POINT_NAMES[n.point]} holds charge.`,
+  'holds-charge': (n) =>
+    `${POINT_NAMES[n.point]} holds a charge; how much is not shown. Its µF on the bench are still owed.`,
   looks: (n) => LOOKS[n.look],
   'as-it-was': (n) =>
     Math.abs(n.offPercent) < 0.5

@@ -9,6 +9,7 @@ test.each([
   ['call-cooling', 'compressor,outdoor-fan,blower', 'sound'],
   ['call-cooling', 'compressor,outdoor-fan,blower,strips', 'act'],
   ['call-emergency-heat', 'strips,blower', 'sound'],
+  ['call-emergency-heat', 'strips', 'stop'],
 ] as const)('%s with %s is %s', (point, seen, standing) => {
   expect(judged(kind, { seen }, { point }).standing).toBe(standing);
 });
@@ -30,4 +31,10 @@ test('calls a system cannot answer are not asked', () => {
   expect(points({ system: 'air-handler-electric-heat' })).toEqual(['call-off', 'call-fan', 'call-heating']);
   expect(points({ system: 'ductless-heat-pump', plate: {} })).toEqual(['call-off', 'call-cooling', 'call-heating']);
   expect(points({ system: 'split-air-conditioner', plate: {} })).not.toContain('call-heating');
+});
+
+test('compressor and strips together are the second stage, a call of its own', () => {
+  const seen = 'compressor,outdoor-fan,blower,strips';
+  expect(judged(kind, { seen }, { point: 'call-second-stage' }, 'second-stage').standing).toBe('sound');
+  expect(kind.methods[1]!.points(aboutOf(kind, { system: 'gas-furnace-with-coil', plate: {} }))).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import type { Point } from '../equipment/component.ts';
 import { isHeatPump } from '../equipment/system-kind.ts';
 import { callTable, expectedOn, hasFanCall, RUNNERS, type Call, type Runner } from '../trade/controls/call-table.ts';
-import type { About, InputSpec, ReadingKind, Where } from './kind.ts';
+import type { About, InputSpec, Method, ReadingKind, Where } from './kind.ts';
 import { choices, found, judgeFindings, noBasis, severalIn, unworn } from './window.ts';
 
 const CALLS: Partial<Record<Point, Call>> = {
@@ -9,6 +9,7 @@ const CALLS: Partial<Record<Point, Call>> = {
   'call-fan': 'fan',
   'call-cooling': 'cooling',
   'call-heating': 'heating',
+  'call-second-stage': 'second-stage-heat',
   'call-emergency-heat': 'emergency-heat',
 };
 
@@ -49,6 +50,29 @@ function callsOf(where: Where): Point[] {
 const callAt = (point: Point): Call => CALLS[point] ?? 'off';
 const expected = (about: About): Runner[] => expectedOn(callAt(about.point), hasOf(about));
 
+const secondStageOf = (where: Where): Point[] =>
+  isHeatPump(where.systemKind) && hasOf(where).strips ? ['call-second-stage'] : [];
+
+const madeCall = (id: string, title: string, order: number, points: (where: Where) => Point[]): Method => ({
+  id,
+  title,
+  stops: ['calls'],
+  order,
+  points,
+  usual: (about) => ({ seen: expected(about).join(',') || seen.none.value }),
+  inputs: [seen],
+  evaluate: (inputs, about) => {
+    const runs = severalIn(inputs, seen);
+    const table = callTable({
+      call: callAt(about.point),
+      seen: RUNNERS.filter((runner) => runs.includes(runner)),
+      has: hasOf(about),
+    });
+    return found(table.pointsTo.join(',') || 'as-the-call-wants');
+  },
+  error: () => 0,
+});
+
 /** Each thermostat call made alone, and what runs on it. */
 export const callCheck: ReadingKind = {
   id: 'call-check',
@@ -61,6 +85,7 @@ export const callCheck: ReadingKind = {
     'call-fan': 'Fan call alone',
     'call-cooling': 'Cooling call',
     'call-heating': 'Heating call',
+    'call-second-stage': 'Second-stage heat call',
     'call-emergency-heat': 'Emergency heat call',
   },
   plateLine: (about) => {
@@ -71,25 +96,9 @@ export const callCheck: ReadingKind = {
   movedBy: ['delays that hold a blower or a compressor for a while'],
   plateDecides: () => true,
   methods: [
-    {
-      id: 'seen',
-      title: 'make the call, note what runs',
-      stops: ['calls'],
-      order: 30,
-      points: callsOf,
-      usual: (about) => ({ seen: expected(about).join(',') || seen.none.value }),
-      inputs: [seen],
-      evaluate: (inputs, about) => {
-        const runs = severalIn(inputs, seen);
-        const table = callTable({
-          call: callAt(about.point),
-          seen: RUNNERS.filter((runner) => runs.includes(runner)),
-          has: hasOf(about),
-        });
-        return found(table.pointsTo.join(',') || 'as-the-call-wants');
-      },
-      error: () => 0,
-    },
+    madeCall('seen', 'make the call, note what runs', 30, callsOf),
+    // A thermostat decides by itself when it asks for the second stage: made where it can be forced.
+    { ...madeCall('second-stage', 'raise the set point until the strips join', 31, secondStageOf), optional: true },
   ],
   limits: () => noBasis('no-limit'),
   plausible: () => null,

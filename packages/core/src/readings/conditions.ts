@@ -36,6 +36,8 @@ export const conditionsSchema = z.object({
   heatAmps: within('A'),
   /** Airflow measured on this visit, CFM. */
   airflowCfm: within('CFM'),
+  /** What hung loose while it was taken, by code: a lead that is pulled shows nothing. */
+  loose: z.array(z.string().max(40)).max(20).optional(),
   /** Why a charge check does not count now, a finding's code; absent when it counts or nobody said. */
   chargeDoubt: z.string().max(40).optional(),
 });

@@ -1,39 +1,62 @@
-import { CHAIN_POINTS, defrostChain, type ChainPoint } from '../trade/defrost/defrost-chain.ts';
-import type { Evaluated, Inputs, InputSpec, ReadingKind } from './kind.ts';
+import { betweenPlaces } from '../judgement/findings.ts';
+import { CHAIN_PLACES, controlChain, type ChainFinding, type ChainPlace } from '../trade/controls/control-chain.ts';
+import type { About, Evaluated, Inputs, InputSpec, ReadingKind } from './kind.ts';
 import { found, judgeFindings, noBasis, stuck, unworn } from './window.ts';
 
-const NAMES: Readonly<Record<ChainPoint, string>> = {
-  'r-to-c': 'R to C',
-  'y-in': 'Y in to C',
-  'run-time-sense': 'Run-time sense to C',
-  'sensor-feed': 'Sensor feed to C',
-  'sensor-return': 'Sensor return to C',
-  'y-out': 'Y out to C',
-  'after-high-switch': 'After the high switch',
-  'after-low-switch': 'After the low switch',
-  'contactor-coil': 'Contactor coil',
-};
+const PLACES = Object.keys(CHAIN_PLACES) as ChainPlace[];
+/** The coil's own temperature: whether an open thermostat is right depends on it. */
+const COIL = 'coilF';
 
-function evaluate(inputs: Inputs): Evaluated {
-  const volts: Partial<Record<ChainPoint, number>> = {};
-  for (const at of CHAIN_POINTS) {
-    const read = inputs[at];
-    if (typeof read === 'number') volts[at] = read;
+function textOf(finding: ChainFinding): string {
+  switch (finding.found) {
+    case 'lost':
+      return betweenPlaces('lost', finding.after, finding.before);
+    case 'contradiction':
+      return betweenPlaces('again', finding.missing, finding.there);
+    default:
+      return finding.found;
   }
-  if (volts['r-to-c'] === undefined) return stuck('r-to-c', 'nothing-measured');
-  const chain = defrostChain(volts);
-  if (chain.outcome === 'fault') return found(chain.fault);
-  return found(chain.outcome === 'complete' ? 'chain-complete' : 'chain-so-far-good');
 }
 
-/** The board's control circuit, V to common, place after place: the first where they are missing is the fault. */
+const numberIn = (inputs: Inputs, id: string): number | undefined => {
+  const read = inputs[id];
+  return typeof read === 'number' ? read : undefined;
+};
+
+function evaluate(inputs: Inputs, { plate, conditions = {} }: About): Evaluated {
+  const measured = PLACES.flatMap((at) => {
+    const read = numberIn(inputs, at);
+    return read === undefined ? [] : [[at, read] as const];
+  });
+  if (inputs['r-to-c'] === undefined) return stuck('r-to-c', 'nothing-measured');
+  const { findings, complete } = controlChain({
+    volts: Object.fromEntries(measured),
+    switches: plate.pressureSwitches,
+    coilF: numberIn(inputs, COIL),
+    outdoorF: conditions.outdoorF,
+  });
+  const texts = findings.map((finding): string => textOf(finding));
+  if (!texts.some((text) => text !== 'thermostat-open-warm'))
+    texts.unshift(complete ? 'chain-complete' : 'chain-so-far-good');
+  return found(texts.join(','));
+}
+
+const labelOf = (at: ChainPlace): string => {
+  const name = CHAIN_PLACES[at].replace(/^the /, '');
+  return `${name.charAt(0).toUpperCase()}${name.slice(1)}${at === 'r-to-c' ? '' : ' to C'}`;
+};
+
+/** An outdoor unit's control circuit, V to common at its places with the call held: the fault lies where they are lost. */
 export const defrostChainVolts: ReadingKind = {
   id: 'defrost-chain',
   title: 'Control chain at the board',
   component: 'defrost-board',
   unit: 'V',
   decimals: 0,
-  plateLine: () => 'meter on volts, one lead on C, heating, coil cold',
+  plateLine: ({ plate }) =>
+    plate.pressureSwitches === undefined
+      ? 'meter on volts, one lead on C, the call held'
+      : `switches: ${plate.pressureSwitches.replace('-only', ' only').replace('-', ', then ')}; one lead on C, the call held`,
   ...unworn,
   movedBy: [],
   plateDecides: () => true,
@@ -46,15 +69,27 @@ export const defrostChainVolts: ReadingKind = {
       // For when the forced test or the call shows a fault.
       optional: true,
       points: () => ['whole'],
-      inputs: CHAIN_POINTS.map((at): InputSpec => ({
-        id: at,
-        type: 'number',
-        label: NAMES[at],
-        unit: 'V',
-        overLimit: false,
-        probe: 'volts',
-        ...(at === 'r-to-c' ? {} : { optional: true }),
-      })),
+      inputs: [
+        ...PLACES.map((at): InputSpec => ({
+          id: at,
+          type: 'number',
+          label: labelOf(at),
+          unit: 'V',
+          overLimit: false,
+          probe: 'volts',
+          ...(at === 'r-to-c' ? {} : { optional: true }),
+        })),
+        {
+          id: COIL,
+          type: 'number',
+          label: 'Coil at its thermostat',
+          unit: '°F',
+          overLimit: false,
+          signed: true,
+          optional: true,
+          probe: 'pipe-clamp',
+        },
+      ],
       evaluate,
       error: () => 0,
     },

@@ -27,8 +27,30 @@ test.each([
   expect(judged(kind, { ...run, ...over }, { plate })).toMatchObject({ standing, because: { numbers: { found } } });
 });
 
-test('on a warm coil it proves nothing', () => {
+test('on a warm coil time and frost prove nothing; what was seen to stay still counts', () => {
   expect(judged(kind, { ...run, startF: 48 }, { plate }).because.numbers).toEqual({ found: 'coil-too-warm-to-test' });
+  const fan = judged(kind, { ...run, startF: 48, seen: 'valve-shifts,compressor-runs,back-up-heat-on' }, { plate });
+  expect(fan).toMatchObject({
+    standing: 'act',
+    because: { numbers: { found: 'fan-kept-running,coil-too-warm-to-test' } },
+  });
+});
+
+test('a test in which nothing happened was not started: never three failed parts', () => {
+  for (const seen of ['none-of-them', 'compressor-runs']) {
+    const verdict = judged(kind, { ...run, seen }, { plate });
+    expect(verdict).toMatchObject({ standing: 'unproven', because: { numbers: { found: 'test-not-started' } } });
+    expect(verdict.says).toMatch(/board and its command, then its sensors/);
+  }
+});
+
+test('what hangs loose hides what it would show', () => {
+  const lifted = { plate, conditions: { loose: ['strip-wire-lifted'] } };
+  expect(judged(kind, { ...run, seen: 'valve-shifts,outdoor-fan-stops,compressor-runs' }, lifted).standing).toBe(
+    'sound',
+  );
+  const pulled = { plate, conditions: { loose: ['fan-lead-pulled'] } };
+  expect(judged(kind, { ...run, seen: 'valve-shifts,compressor-runs,back-up-heat-on' }, pulled).standing).toBe('sound');
 });
 
 test('a coil that ends colder than it began is asked about', () => {

@@ -6,7 +6,7 @@ import {
   type FrostLeft,
 } from '../trade/defrost/defrost-test.ts';
 import type { About, Compared, Evaluated, InputSpec, Inputs, ReadingKind } from './kind.ts';
-import { choices, doubtWhen, found, isBad, judgeFindings, severalIn, windowLimits } from './window.ts';
+import { choices, doubtWhen, found, judgeFindings, severalIn, windowLimits } from './window.ts';
 
 const EVENT_NAMES: Readonly<Record<DefrostEvent, string>> = {
   'valve-shifts': 'Valve shifts',
@@ -23,7 +23,13 @@ const seen: Extract<InputSpec, { type: 'several' }> = {
   options: choices(EVENT_NAMES),
 };
 
-function evaluate(inputs: Inputs, { plate }: About): Evaluated {
+/** What hides an event while it hangs loose. */
+const HIDES: readonly (readonly [loose: string, event: DefrostEvent])[] = [
+  ['fan-lead-pulled', 'outdoor-fan-stops'],
+  ['strip-wire-lifted', 'back-up-heat-on'],
+];
+
+function evaluate(inputs: Inputs, { plate, conditions = {} }: About): Evaluated {
   const [startCoilF, endCoilF, seconds] = [Number(inputs.startF), Number(inputs.endF), Number(inputs.seconds)];
   const events = severalIn(inputs, seen);
   const { faults, counts } = defrostTest({
@@ -35,6 +41,7 @@ function evaluate(inputs: Inputs, { plate }: About): Evaluated {
     seen: DEFROST_EVENTS.filter((event) => events.includes(event)),
     terminationF: plate.defrostTerminationF,
     backUp: plate.heatKilowatts !== undefined,
+    unseeable: HIDES.filter(([loose]) => conditions.loose?.includes(loose)).map(([, event]) => event),
   });
   const questions = doubtWhen(endCoilF < startCoilF, 'end-colder-than-start', endCoilF, startCoilF);
   // A duration that proves nothing must not enter the thread of those that do.
@@ -118,5 +125,5 @@ export const defrostDuration: ReadingKind = {
   limits: (_about, { defrost }) =>
     windowLimits('defrost-time', { nominal: 4, upper: defrost.longestMin + 4, watchUpper: defrost.longestMin }),
   plausible: () => ({ low: 0.5, high: 20 }),
-  judgeFinding: (text) => judgeFindings(isBad(text) || text === 'coil-too-warm-to-test' ? text : 'defrosts-well'),
+  judgeFinding: judgeFindings,
 };

@@ -39,14 +39,18 @@ export const defrostSettings: ReadingKind = {
           ],
         },
       ],
-      evaluate: (inputs) => found(inputs.termination === '50' ? 'terminates-low' : 'factory-setting'),
+      evaluate: (inputs, { plate }) => {
+        const { termination } = inputs;
+        const noted = plate.defrostTerminationF;
+        const isOther = noted !== undefined && termination !== 'fixed' && Number(termination) !== noted;
+        // At 50 bands of frost stay, whoever set it and whichever school the firm follows.
+        const low = termination === '50' ? ['terminates-low'] : [];
+        return found([...low, isOther ? 'setting-differs' : 'setting-read'].join(','));
+      },
       error: () => 0,
     },
   ],
   limits: () => noBasis('no-limit'),
   plausible: () => null,
-  judgeFinding: (text, _point, policy) => {
-    const judged = judgeFindings(text);
-    return policy.defrost.school === 'factory' ? { ...judged, standing: 'sound' } : judged;
-  },
+  judgeFinding: judgeFindings,
 };

@@ -1,5 +1,6 @@
 import { deliveredCapacity } from '../trade/air/delivered-capacity.ts';
 import type { About, Evaluated, ReadingKind } from './kind.ts';
+import { whyNotSettled } from './settled-air.ts';
 import { noBasis, stuck, taken, unworn, windowLimits } from './window.ts';
 
 /** Btu/h in a ton of cooling. */
@@ -47,13 +48,17 @@ export const capacity: ReadingKind = {
       error: (value) => 0.12 * Math.abs(value),
     },
   ],
-  limits: ({ plate }, { air }) =>
-    plate.tons === undefined
+  limits: (about, policy) => {
+    const [{ plate }, { air }] = [about, policy];
+    const unsettled = whyNotSettled(about, policy);
+    if (unsettled) return noBasis(unsettled);
+    return plate.tons === undefined
       ? noBasis('nominal-tons')
       : windowLimits('capacity', {
           nominal: plate.tons * BTUH_A_TON,
           lower: 0.8 * air.capacityShare * plate.tons * BTUH_A_TON,
           watchLower: air.capacityShare * plate.tons * BTUH_A_TON,
-        }),
+        });
+  },
   plausible: ({ plate }) => ({ low: -20_000, high: 1.6 * (plate.tons ?? 5) * BTUH_A_TON }),
 };

@@ -1,4 +1,5 @@
 import type { ReadingKind } from './kind.ts';
+import { whyNotSettled } from './settled-air.ts';
 import { rise, supplyDry } from './supply-air.ts';
 import { noBasis, unworn, windowLimits } from './window.ts';
 
@@ -28,7 +29,10 @@ export const gasRise: ReadingKind = {
       error: () => 1.5,
     },
   ],
-  limits: ({ plate }) => {
+  limits: (about, policy) => {
+    const { plate } = about;
+    const unsettled = whyNotSettled(about, policy);
+    if (unsettled) return noBasis(unsettled);
     const { gasRiseLowF: lower, gasRiseHighF: upper } = plate;
     if (lower === undefined || upper === undefined || upper <= lower) return noBasis('gas-rise-range');
     const edge = 0.1 * (upper - lower);

@@ -103,6 +103,8 @@ export interface Method {
   readonly stops: readonly StopId[];
   /** True for a method that nobody misses when another one of the kind was taken. */
   readonly optional?: boolean;
+  /** False for a method that proves too little to stand in for another one of the kind: that stays owed. */
+  readonly settles?: false;
   /** Place in the order of the stop. */
   readonly order: number;
   /** Which points of the component this method is taken at. */

@@ -149,6 +149,7 @@ export const runCapacitorCapacitance: ReadingKind = {
     {
       id: 'needle-sweep',
       optional: true,
+      settles: false,
       title: 'needle sweep',
       stops: ['off-outdoor'],
       order: 30,
@@ -188,7 +189,8 @@ export const runCapacitorCapacitance: ReadingKind = {
     const code = own(FINDINGS, text) ?? 'open-section';
     return {
       basis: 'finding',
-      standing: text === 'holds' ? 'sound' : 'act',
+      // A weak one kicks as well: the needle shows that it lives, not how much is left.
+      standing: text === 'holds' ? 'unproven' : 'act',
       limit: null,
       because: { code, numbers: { point } },
     };

@@ -2,6 +2,9 @@ import type { ReadingKind } from './kind.ts';
 import { contactsOf } from './sequencer-contact.ts';
 import { found, judgeFindings, taken, windowLimits } from './window.ts';
 
+/** A sequencer's heater has to warm first: sooner than this it was closed before, s. Common practice, no source. */
+const LEAST_SECONDS = 3;
+
 /** Seconds from the call until each sequencer contact closes: one after the other in 30 to 90 s (common practice, no source). */
 export const sequencerClosingTime: ReadingKind = {
   id: 'sequencer-closing-time',
@@ -21,7 +24,10 @@ export const sequencerClosingTime: ReadingKind = {
       order: 15,
       points: contactsOf,
       inputs: [{ id: 'seconds', type: 'number', label: 'Seconds', unit: 's', overLimit: true }],
-      evaluate: (inputs) => (inputs.seconds === 'OL' ? found('never-closed') : taken(Number(inputs.seconds))),
+      evaluate: (inputs) => {
+        if (inputs.seconds === 'OL') return found('never-closed');
+        return Number(inputs.seconds) < LEAST_SECONDS ? found('closed-at-once') : taken(Number(inputs.seconds));
+      },
       error: () => 6,
     },
   ],
@@ -31,7 +37,8 @@ export const sequencerClosingTime: ReadingKind = {
       upper: 1.5 * electricHeat.closingSeconds,
       watchUpper: electricHeat.closingSeconds,
     }),
-  plausible: () => ({ low: 1, high: 300 }),
+  // A stuck one may well take ten minutes: that is told, not taken for a slip of the decimal point.
+  plausible: () => ({ low: 1, high: 1800 }),
   driftPrior: { meanShare: 0.01, sdShare: 0.05 },
   judgeFinding: judgeFindings,
 };

@@ -1,6 +1,6 @@
 import { ratingOf } from '../equipment/component.ts';
 import type { About, ReadingKind } from './kind.ts';
-import { found, judgeFindings, noBasis, taken, windowLimits } from './window.ts';
+import { choices, found, judgeFindings, noBasis, taken, windowLimits } from './window.ts';
 
 function rangeOf({ component }: About): { low: number; high: number } | null {
   const section = ratingOf(component)?.sections[0];
@@ -33,6 +33,25 @@ export const startCapacitorCapacitance: ReadingKind = {
       evaluate: (inputs) =>
         inputs.microfarads === 'OL' || inputs.microfarads === 0 ? found('open') : taken(Number(inputs.microfarads)),
       error: (value) => Math.hypot(0.5, 0.015 * value),
+    },
+    {
+      id: 'needle-sweep',
+      title: 'needle sweep',
+      optional: true,
+      settles: false,
+      stops: ['off-outdoor'],
+      order: 36,
+      points: () => ['start'],
+      inputs: [
+        {
+          id: 'finding',
+          type: 'choice',
+          label: 'Ohmmeter needle',
+          options: choices({ 'holds-charge': 'Kicks, falls back', shorted: 'Stays over', open: 'No kick' }),
+        },
+      ],
+      evaluate: (inputs) => found(String(inputs.finding)),
+      error: () => 0,
     },
   ],
   limits: (about) => {

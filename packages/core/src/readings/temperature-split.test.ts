@@ -1,7 +1,7 @@
 import { enter, judged } from '../testing/reading.ts';
 import { temperatureSplit as kind } from './temperature-split.ts';
 
-const conditions = { returnF: 75, returnWetF: 63 };
+const conditions = { returnF: 75, returnWetF: 63, runningMin: 14 };
 
 // Common practice, no source: 15 to 22 °F at ordinary humidity.
 test.each([
@@ -13,10 +13,10 @@ test.each([
 });
 
 test('in humid or dry air the split is not judged, but delivered cooling is', () => {
-  expect(judged(kind, { supplyF: 64 }, { conditions: { returnF: 75, returnWetF: 71 } }).says).toMatch(
+  expect(judged(kind, { supplyF: 64 }, { conditions: { ...conditions, returnWetF: 71 } }).says).toMatch(
     /delivered capacity/,
   );
-  expect(judged(kind, { supplyF: 50 }, { conditions: { returnF: 75, returnWetF: 52 } }).standing).toBe('unproven');
+  expect(judged(kind, { supplyF: 50 }, { conditions: { ...conditions, returnWetF: 52 } }).standing).toBe('unproven');
 });
 
 test.each([
@@ -35,4 +35,13 @@ test('it tells delivered cooling what it needs', () => {
     conditions,
   );
   expect(told).toEqual({ ...conditions, supplyF: 57, supplyWetF: 55 });
+});
+
+test('a split is not judged before the air has settled, and a typed one without a running time says so', () => {
+  const at = (runningMin: number | undefined) =>
+    judged(kind, { supplyF: 64 }, { conditions: { ...conditions, runningMin } });
+  expect(at(3)).toMatchObject({ standing: 'unproven' });
+  expect(at(3).says).toMatch(/has not settled/);
+  expect(at(undefined).says).toMatch(/how long it has run/);
+  expect(at(8).standing).toBe('act');
 });

@@ -1,6 +1,7 @@
 import { moistAir } from '../trade/air/moist-air.ts';
 import type { About, Compared, Evaluated, Inputs, Limits, ReadingKind } from './kind.ts';
 import type { Policy } from '../judgement/policy.ts';
+import { whyNotSettled } from './settled-air.ts';
 import { supplyDry } from './supply-air.ts';
 import { doubtWhen, noBasis, stuck, taken, windowLimits } from './window.ts';
 
@@ -20,7 +21,11 @@ function split(inputs: Inputs, { conditions }: About): Evaluated {
 }
 
 /** The split may be judged only where the return air is of ordinary humidity: humid air gives a smaller one, dry air a larger. */
-function limits({ conditions, plate }: About, { air }: Policy): Limits {
+function limits(about: About, policy: Policy): Limits {
+  const { conditions, plate } = about;
+  const { air } = policy;
+  const unsettled = whyNotSettled(about, policy);
+  if (unsettled) return noBasis(unsettled);
   const { returnF, returnWetF } = conditions ?? {};
   if (returnF !== undefined && returnWetF !== undefined) {
     const state = moistAir({ dryBulbF: returnF, wetBulbF: returnWetF }, plate.altitudeFt);
@@ -35,6 +40,7 @@ function limits({ conditions, plate }: About, { air }: Policy): Limits {
 
 const COMMON_F = 75;
 const COMMON_WET_F = 63;
+const COMMON_RUNNING_MIN = 15;
 
 /**
  * The split at the common return air. Each °F of wet bulb takes about 0.8 °F off it, since more of the cooling goes into
@@ -61,7 +67,7 @@ export const temperatureSplit: ReadingKind = {
   driftPrior: { meanShare: 0, sdShare: 0.8 },
   likeForLike: {
     words: () => `return air of ${COMMON_F} °F and ${COMMON_WET_F} °F wet bulb`,
-    at: () => ({ returnF: COMMON_F, returnWetF: COMMON_WET_F }),
+    at: () => ({ returnF: COMMON_F, returnWetF: COMMON_WET_F, runningMin: COMMON_RUNNING_MIN }),
     bring,
   },
   movedBy: ['humidity of the return air', 'airflow', 'outdoor temperature', 'how long it has run'],

@@ -1,4 +1,4 @@
-import { findingsIn, FINDINGS } from '../judgement/findings.ts';
+import { findingsOf } from '../judgement/findings.ts';
 import type { Judgement } from '../judgement/judgement.ts';
 import type { Because } from '../judgement/reasons.ts';
 import type { Doubt, Need, Rule, Snag } from '../judgement/rules.ts';
@@ -68,7 +68,7 @@ export const doubtWhen = (asked: boolean, doubt: Doubt, a: number, b: number): B
 
 /** Judges findings by their table: as the worst of them. */
 export function judgeFindings(text: string): Judgement {
-  const standings = findingsIn(text).map((code) => FINDINGS[code].standing);
+  const standings = findingsOf(text).map((finding) => finding.standing);
   const standing = worstOf(standings.length > 0 ? standings : ['unproven']);
   return { basis: 'finding', standing, limit: null, because: { code: 'finding', numbers: { found: text } } };
 }

@@ -1,4 +1,5 @@
 import { SLOT_NAMES, type Slot } from '../equipment/component.ts';
+import type { Ask } from '../judgement/asks.ts';
 import { severityOf, worstOf, type Standing } from '../judgement/standing.ts';
 
 /** One part as the customer hears of it. */
@@ -10,6 +11,8 @@ export interface PartTested {
   /** Its most telling sentence, with its number. */
   readonly sentence: string;
   readonly isNew: boolean;
+  /** What its verdict asks for. */
+  readonly asks: Ask;
   /** Chance, 0 to 1, of being past its limit by the next round. */
   readonly chance: number;
 }
@@ -26,23 +29,27 @@ export interface CustomerSummary {
   readonly open: readonly string[];
 }
 
-/** In plain words, what a standing means to whoever pays the bill. */
+/** In plain words, what is asked for means to whoever pays the bill. */
+const PLAINLY: Readonly<Record<Exclude<Ask, 'nothing' | 'look-again'>, string>> = {
+  'switch-off': 'Not safe to run as it is. It should stay off until this is put right.',
+  'measure-again': 'One figure is out of line. It should be measured again before anything is decided.',
+  'find-cause': 'Outside its limit. The cause should be found before anything is replaced.',
+  clean: 'Dirty enough to matter. It should be cleaned.',
+  adjust: 'Works, but is set wrong. It should be set right.',
+  repair: 'Damaged. It should be repaired now.',
+  replace: 'Past its limit. It should be replaced now, before it fails or damages what it serves.',
+  'call-utility': 'The supply to the house is outside its limits. That is a matter for the electric utility.',
+};
+
+/** In plain words, how a part stands. */
 function plainly(part: PartTested): string {
   if (part.isNew) return 'New today, and measured as fitted.';
-  switch (part.standing) {
-    case 'stop':
-      return 'Not safe to run as it is. It should stay off until this is put right.';
-    case 'act':
-      return 'Worn past its limit. It should be replaced or repaired now, before it fails or damages what it serves.';
-    case 'watch':
-      return part.chance >= 0.5
-        ? 'Still working, but more likely than not to be past its limit before the next visit.'
-        : 'Still working. It has changed enough that we will look at it again next time.';
-    case 'sound':
-      return 'Measured, and as it should be.';
-    case 'unproven':
-      return 'Measured; there is nothing to compare it with yet.';
-  }
+  if (part.standing === 'sound') return 'Measured, and as it should be.';
+  if (part.standing === 'unproven') return 'Measured; there is nothing to compare it with yet.';
+  if (part.asks !== 'nothing' && part.asks !== 'look-again') return PLAINLY[part.asks];
+  return part.chance >= 0.5
+    ? 'Still working, but more likely than not to be past its limit before the next visit.'
+    : 'Still working. It has changed enough that we will look at it again next time.';
 }
 
 /**

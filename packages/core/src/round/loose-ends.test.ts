@@ -76,6 +76,7 @@ describe('what the customer is told', () => {
     readings: 3,
     sentence: '14.2 A, 71 % of RLA 19.9.',
     isNew: false,
+    asks: 'look-again',
     chance: 0,
     ...over,
   });
@@ -103,6 +104,13 @@ describe('what the customer is told', () => {
     expect(summary.parts[0]?.number).toBe('33 µF, 18 % under 40.');
     expect(summary.parts[1]?.says).toMatch(/more likely than not/);
     expect(summary.open).toHaveLength(1);
+  });
+
+  test('a compressor over its plate amps is not to be replaced: its cause is to be found', () => {
+    const [told] = customerSummary([part({ standing: 'act', asks: 'find-cause' })], []).parts;
+    expect(told?.says).toBe('Outside its limit. The cause should be found before anything is replaced.');
+    const [capacitor] = customerSummary([part({ slot: 'run-capacitor', standing: 'act', asks: 'replace' })], []).parts;
+    expect(capacitor?.says).toMatch(/It should be replaced now/);
   });
 
   test('unsafe is said as such, and a new part as new', () => {

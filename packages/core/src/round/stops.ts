@@ -24,6 +24,8 @@ export interface StopFacts {
   readonly cautions: readonly Caution[];
   /** Minutes to run before the readings count, from and up to; absent where nothing has to settle. */
   readonly settle?: { readonly from: number; readonly to: number };
+  /** What earlier stops left loose and must be back before this one: what it would show could not be seen else. */
+  readonly putBackFirst?: readonly LooseEndCode[];
   readonly instructions: readonly Instruction[];
   /** What is put back at the end of this stop, before anything else. */
   readonly restores: readonly LooseEndCode[];
@@ -138,7 +140,13 @@ export const STOPS: readonly StopFacts[] = [
     mode: 'heating',
     state: ['Heat called', 'Coil below 35 °F'],
     cautions: [LIVE_WORK],
-    instructions: [{ opens: 'fan-lead-pulled', text: 'Pull the outdoor fan lead until the coil frosts' }],
+    putBackFirst: ['strip-wire-lifted'],
+    instructions: [
+      {
+        opens: 'fan-lead-pulled',
+        text: 'Pull the outdoor fan lead until the coil frosts; put it back before the test',
+      },
+    ],
     restores: ['fan-lead-pulled', 'strip-wire-lifted', 'gauges-on'],
     after: [...BEFORE_LIVE, ...LIVE.filter((id) => id !== 'defrost')],
   },

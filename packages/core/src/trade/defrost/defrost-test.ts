@@ -17,10 +17,13 @@ export interface DefrostRun {
   readonly terminationF?: number | undefined;
   /** Whether there is back-up heat to come on. */
   readonly backUp: boolean;
+  /** Events that could not be seen: the fan's lead was pulled, the heat's wire lifted. */
+  readonly unseeable?: readonly DefrostEvent[] | undefined;
 }
 
 export type DefrostFault =
   | 'coil-too-warm-to-test'
+  | 'test-not-started'
   | 'valve-did-not-shift'
   | 'fan-kept-running'
   | 'compressor-stopped'
@@ -52,13 +55,20 @@ const MISSING: Readonly<Record<DefrostEvent, DefrostFault>> = {
 /**
  * Judges a forced defrost from what was seen and timed: °F and s in. Expected are valve, fan, compressor and back-up heat
  * in that order, a coil that clears all over, and an end by temperature; common practice, no source. With the coil above
- * 35 °F at the start the test does not count.
+ * 35 °F at the start neither time nor frost count. A test in which nothing happened was not started: that is no fault of
+ * three parts. What could not be seen is not held against anything.
  */
 export function defrostTest(run: DefrostRun): DefrostVerdict {
-  if (run.startCoilF > COLD_ENOUGH_F) return { faults: ['coil-too-warm-to-test'], counts: false };
-  const missing = DEFROST_EVENTS.filter(
-    (event) => !run.seen.includes(event) && (event !== 'back-up-heat-on' || run.backUp),
-  ).map((event) => MISSING[event]);
+  const judgeable = DEFROST_EVENTS.filter(
+    (event) => !run.unseeable?.includes(event) && (event !== 'back-up-heat-on' || run.backUp),
+  );
+  // What shows that a defrost began at all; a compressor that runs shows nothing.
+  const began = judgeable.filter((event) => event !== 'compressor-runs');
+  if (began.length > 0 && !began.some((event) => run.seen.includes(event)))
+    return { faults: ['test-not-started'], counts: false };
+  const missing = judgeable.filter((event) => !run.seen.includes(event)).map((event) => MISSING[event]);
+  // A warm coil proves nothing of frost and time; what was seen to shift and stop still counts.
+  if (run.startCoilF > COLD_ENOUGH_F) return { faults: [...missing, 'coil-too-warm-to-test'], counts: false };
   const early =
     run.endedBy === 'temperature' && run.terminationF !== undefined && run.endCoilF < run.terminationF - EARLY_BY_F;
   const faults: (DefrostFault | false)[] = [

@@ -40,7 +40,7 @@ export function probesService(db: Knex, now: () => Date) {
         outdoorF: asked.outdoorF ?? (asked.season === 'spring' ? 82 : 45),
         faults: new Set((asked.faults ?? '').split(',').filter(isFault)),
       };
-      const held = { kind: asked.kind, point: asked.point, input: asked.input, component };
+      const held = { kind: asked.kind, point: asked.point, input: asked.input, method: asked.method, component };
       return probeStream(
         scene,
         held,

@@ -41,7 +41,7 @@ export function readingsService(db: Knex) {
     // Another request may have been faster with the same id, or someone else's row may hold it.
     if (!kept) throw new ProblemError('id-taken', 'This id is in use.');
     if (!inserted) return sameAgain(kept, digest);
-    await followUpsService(db, () => now).settledBy(context, id, reading);
+    if (checked.settles) await followUpsService(db, () => now).settledBy(context, id, reading);
     if (part.removed_on === null) {
       // Readings are read together across the system, so the whole of it is judged.
       const all = (await store.kept(context, part.system_id)).map(keptOf);

@@ -1,6 +1,6 @@
-import { STANDING_CAUTION } from '@yarnix/core';
+import { LOOSE_ENDS, STANDING_CAUTION } from '@yarnix/core';
 import { Collapsible } from 'radix-ui';
-import { Spline, TriangleAlert } from 'lucide-react';
+import { Spline, TriangleAlert, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { RoundStop } from './round-view.ts';
 
@@ -14,6 +14,7 @@ export function StopState({
   startOpen: boolean;
   children?: ReactNode;
 }) {
+  const putBack = stop.putBackFirst ?? [];
   return (
     <Collapsible.Root defaultOpen={startOpen} className="border-y border-rule py-2">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
@@ -29,8 +30,14 @@ export function StopState({
           <span className="hidden text-sm underline group-data-[state=open]:inline">fold</span>
         </Collapsible.Trigger>
       </div>
-      {stop.instructions.length > 0 && (
+      {stop.instructions.length + putBack.length > 0 && (
         <ul className="pb-1" aria-label="First">
+          {putBack.map((code) => (
+            <li key={code} className="flex items-baseline gap-2 py-0.5">
+              <Undo2 aria-hidden size={16} className="flex-none translate-y-0.5 text-copper" />
+              {LOOSE_ENDS[code].putBack}
+            </li>
+          ))}
           {stop.instructions.map((instruction) => (
             <li key={instruction.opens} className="flex items-baseline gap-2 py-0.5">
               <Spline aria-hidden size={16} className="flex-none translate-y-0.5 text-copper" />

@@ -19,6 +19,7 @@ export function missingFields(stops: readonly RoundStop[]): Missing[] {
     all.some(
       ({ field: o }) =>
         o.status === 'taken' &&
+        o.planned.method.settles !== false &&
         o.planned.kind === f.planned.kind &&
         o.planned.point === f.planned.point &&
         o.planned.component === f.planned.component,

@@ -1,5 +1,5 @@
 import { isLoose, type LooseEnd } from '@yarnix/core';
-import { change, openLooseEnds } from '../../field/rounds.ts';
+import { change, keepLooseEnd, openLooseEnds } from '../../field/rounds.ts';
 import type { RoundRecord } from '../../field/round-record.ts';
 import { openedNow } from './loose-ends-bar.tsx';
 import type { RoundStop } from './round-view.ts';
@@ -19,11 +19,16 @@ export function beginStop(record: RoundRecord, stop: RoundStop): void {
     begun: [...r.begun, stop.id],
     runningSince: stop.settle && !r.runningSince[stop.mode] ? { ...r.runningSince, [stop.mode]: now } : r.runningSince,
   }));
+  for (const end of toPutBackFirst(record, stop)) void keepLooseEnd(record.visitId, { ...end, putBackAt: now });
   void openLooseEnds(
     record.visitId,
     stop.instructions.map((i) => openedNow(i.opens)),
   );
 }
+
+/** What is to be back before a stop begins and still hangs loose. */
+export const toPutBackFirst = (record: RoundRecord, stop: RoundStop): LooseEnd[] =>
+  record.looseEnds.filter((end) => isLoose(end) && end.code !== null && (stop.putBackFirst ?? []).includes(end.code));
 
 /** Sets a mode's clock so that it has run so many minutes. */
 export function setRunning(record: RoundRecord, stop: RoundStop, minutes: number): void {

@@ -1,4 +1,4 @@
-import { customerSummary, PUT_OFF_REASONS, sayReason, titleOn, type PartTested } from '@yarnix/core';
+import { askOf, customerSummary, PUT_OFF_REASONS, sayReason, titleOn, type PartTested } from '@yarnix/core';
 import { useParams } from 'react-router';
 import { Failed, Loading } from '../../app/states.tsx';
 import { ButtonLink } from '../../kit/button.tsx';
@@ -23,6 +23,7 @@ function Summary({ system, record, view }: Extract<RoundScreenData, { status: 'h
   const parts: PartTested[] = partsTested(system, record, view).map(({ lead, ...part }) => ({
     ...part,
     sentence: lead ? sayReason(lead.because) : '',
+    asks: lead ? askOf(lead) : 'nothing',
   }));
   const summary = customerSummary(parts, openWords(view));
   return (

@@ -1,4 +1,4 @@
-import { severityOf, type Judgement } from '@yarnix/core';
+import { ASK_WORDS, askOf, severityOf, type Judgement } from '@yarnix/core';
 import { Button } from '../../kit/button.tsx';
 import { ReasonLine } from '../../kit/reason-line.tsx';
 import { Mark, StandingWord } from '../../kit/mark.tsx';
@@ -61,11 +61,14 @@ export function VerdictWords({
   const reasons = leading(field.verdict.reasons);
   return (
     <div id={id} aria-live="polite" className="grid gap-0.5">
-      <StandingWord
-        standing={field.verdict.standing}
-        width={whole ? 34 : 28}
-        className={whole ? 'text-[20px]' : 'text-[16px]'}
-      />
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <StandingWord
+          standing={field.verdict.standing}
+          width={whole ? 34 : 28}
+          className={whole ? 'text-[20px]' : 'text-[16px]'}
+        />
+        <AskedFor verdict={field.verdict} />
+      </p>
       {whole ? (
         <ReasonList reasons={reasons} />
       ) : (
@@ -73,6 +76,12 @@ export function VerdictWords({
       )}
     </div>
   );
+}
+
+/** What the verdict asks for, where it asks for something now. */
+function AskedFor({ verdict }: { verdict: Judgement }) {
+  const ask = askOf(verdict);
+  return ask === 'nothing' || ask === 'look-again' ? null : <strong>{ASK_WORDS[ask]}</strong>;
 }
 
 const ReasonList = ({ reasons }: { reasons: readonly Judgement[] }) =>

@@ -1,10 +1,12 @@
 import {
+  isLoose,
   OUTDOOR_MOST_F,
   parseMeasure,
   readingKind,
   sayRefusal,
   standingReadings,
   type Conditions,
+  type LooseEndCode,
   type Mode,
 } from '@yarnix/core';
 import type { RoundRecord } from '../../field/round-record.ts';
@@ -17,6 +19,8 @@ export interface VisitConditions {
 }
 
 const MINUTE = 60_000;
+/** What hides something from whoever measures while it hangs loose. */
+const HIDING: readonly LooseEndCode[] = ['fan-lead-pulled', 'strip-wire-lifted'];
 const LONGEST_VISIT_MIN = 12 * 60;
 
 function outdoorOf(text: string): { outdoorF?: number; problem: string | null } {
@@ -39,7 +43,12 @@ export function visitConditions(
   const { problem, ...outdoor } = outdoorOf(record.outdoorText);
   const visitMin = Math.max(0, Math.floor((now - Date.parse(record.startedAt)) / MINUTE));
   // A round taken up again the next day says nothing of how long anything ran.
-  const start: Conditions = { ...outdoor, ...(visitMin <= LONGEST_VISIT_MIN ? { visitMin } : {}) };
+  const loose = record.looseEnds.filter(isLoose).flatMap((end) => (end.code === null ? [] : [end.code]));
+  const start: Conditions = {
+    ...outdoor,
+    ...(visitMin <= LONGEST_VISIT_MIN ? { visitMin } : {}),
+    ...(HIDING.some((code) => loose.includes(code)) ? { loose: HIDING.filter((code) => loose.includes(code)) } : {}),
+  };
   const own = standingReadings(readings).filter((r) => r.visitId === record.visitId);
   const conditions = own.reduce((told, r) => readingKind(r.kind)?.tells?.({ ...r, altitudeFt }, told) ?? told, start);
   return { conditions, problem };

@@ -28,6 +28,7 @@ const linesOf = (plate: Plate): Line[] => [
   ['Electric heat', electricHeat(plate)],
   ['Gas rise', plate.gasRiseLowF === undefined ? undefined : `${plate.gasRiseLowF} to ${plate.gasRiseHighF ?? '?'} °F`],
   ['Defrost', plate.defrostControl?.replace('-', ' and ')],
+  ['Pressure switches', plate.pressureSwitches?.replace('-only', ' only').replace('-', ', then ')],
   ['Defrost ends at', plate.defrostTerminationF === undefined ? undefined : `${plate.defrostTerminationF} °F`],
   ['Start capacitor', plate.startCapacitorRating],
   ['Base pan heater', plate.panHeaterWatts === undefined ? undefined : `${plate.panHeaterWatts} W`],

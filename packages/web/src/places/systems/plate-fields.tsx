@@ -163,6 +163,14 @@ function HeatPumpFields(props: PlateFieldsProps) {
           ])}
         {!ductless && number('defrostIntervalMin', 'Interval', 'min')}
         {!ductless && number('defrostTerminationF', 'Ends at', '°F')}
+        {!ductless &&
+          choice('pressureSwitches', 'Pressure switches, from the board on', [
+            ['high-low', 'High, then low'],
+            ['low-high', 'Low, then high'],
+            ['high-only', 'High only'],
+            ['low-only', 'Low only'],
+            ['none', 'None'],
+          ])}
         {ductless && number('panHeaterWatts', 'Base pan heater', 'W')}
         {number('sensorR25', 'Sensor at 77 °F', 'Ω')}
         {number('sensorBeta', 'Sensor beta', 'K')}

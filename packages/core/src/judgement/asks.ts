@@ -1,0 +1,105 @@
+import type { FindingCode } from './findings.ts';
+import { findingsIn } from './findings.ts';
+import type { Judgement } from './judgement.ts';
+import type { Rule } from './rules.ts';
+
+/**
+ * What a verdict asks for. A reading alone condemns a part only where nothing else could read like that: amps never do,
+ * an open winding or a capacitor past its limit does.
+ */
+export const ASKS = [
+  'nothing',
+  'look-again',
+  'measure-again',
+  'find-cause',
+  'clean',
+  'adjust',
+  'repair',
+  'replace',
+  'call-utility',
+  'switch-off',
+] as const;
+export type Ask = (typeof ASKS)[number];
+
+/** What being past a rule's lower or upper limit asks for; everything else asks for its cause. Common practice, no source. */
+const PAST: Readonly<Partial<Record<Rule, { readonly low?: Ask; readonly high?: Ask }>>> = {
+  'element-ohms': { low: 'replace', high: 'replace' },
+  'pan-heater': { low: 'replace', high: 'replace' },
+  'start-range': { low: 'replace' },
+  'closed-contact': { high: 'replace' },
+  'room-departure': { low: 'look-again', high: 'look-again' },
+};
+
+const OF_FINDINGS: Readonly<Partial<Record<FindingCode, Ask>>> = {
+  'burnt-wire': 'repair',
+  'scorched-lug': 'repair',
+  insects: 'clean',
+  growth: 'clean',
+  'dirty-coil': 'clean',
+  'dirty-wheel': 'clean',
+  'dirty-filter': 'clean',
+  'drain-blocked': 'clean',
+  open: 'replace',
+  shorted: 'replace',
+  jumps: 'replace',
+  'never-closed': 'replace',
+  'contact-open': 'find-cause',
+  'contact-welded': 'replace',
+  'terminates-low': 'adjust',
+  'setting-differs': 'adjust',
+  'frost-in-bands': 'adjust',
+  'fan-runs-past-relay': 'replace',
+  'chain-so-far-good': 'measure-again',
+  'thermostat-stuck-shut': 'replace',
+  'thermostat-open': 'replace',
+};
+
+function ofFindings(text: string, standing: Judgement['standing']): Ask {
+  const asked = findingsIn(text).map((code) => OF_FINDINGS[code] ?? (standing === 'act' ? 'find-cause' : 'look-again'));
+  return asked[0] ?? (standing === 'act' ? 'find-cause' : 'look-again');
+}
+
+function whenNotSound({ because, standing }: Judgement): Ask {
+  switch (because.code) {
+    case 'finding':
+      return ofFindings(because.numbers.found, standing);
+    case 'against-rating':
+      return because.numbers.side === 'lower' && because.numbers.position === 'past' ? 'replace' : 'look-again';
+    case 'against-nominal-volts':
+      return because.numbers.side === 'upper' ? 'call-utility' : 'find-cause';
+    case 'against-window': {
+      const past = PAST[because.numbers.rule]?.[because.numbers.side === 'lower' ? 'low' : 'high'];
+      return because.numbers.position === 'past' ? (past ?? 'find-cause') : 'look-again';
+    }
+    case 'open-section':
+    case 'shorted-section':
+      return 'replace';
+    case 'looks':
+      return because.numbers.look === 'rusted' ? 'look-again' : 'replace';
+    case 'odd-point':
+      return 'measure-again';
+    default:
+      return standing === 'act' ? 'find-cause' : 'look-again';
+  }
+}
+
+/** What a judgement asks for: nothing where all is well or nothing is known, and off where it may not run. */
+export function askOf(judgement: Judgement): Ask {
+  if (judgement.standing === 'stop') return 'switch-off';
+  if (judgement.standing === 'sound' || judgement.standing === 'unproven') return 'nothing';
+  return whenNotSound(judgement);
+}
+
+/** What is asked for, in a technician's words; empty where nothing is. */
+export const ASK_WORDS: Readonly<Record<Ask, string>> = {
+  nothing: '',
+  'look-again': 'Look again next time',
+  'measure-again': 'Measure again',
+  'find-cause': 'Find the cause',
+  clean: 'Clean it',
+  adjust: 'Set it right',
+  repair: 'Repair it',
+  replace: 'Replace it',
+  'call-utility': 'Call the utility',
+  'switch-off': 'Switch it off',
+};
