@@ -13,8 +13,8 @@ test('like ratings are written alike, whatever the label', () => {
 test('sections, decisions and troubles have words', () => {
   expect(saySection({ lug: 'herm', microfarads: 45 })).toBe('45 µF');
   expect(sayRatingDecision(rating('40-5 uF'))).toContain('dual');
-  const trouble = parseCapacitorRating('45+5 µF 440');
+  const trouble = parseCapacitorRating('45+5 µF 444');
   expect(trouble.outcome === 'cannot-read' && sayRatingTrouble(trouble)).toBe(
-    '“440” is a number without a unit: µF, MFD, V or %?',
+    '“444” is a number without a unit: µF, MFD, V or %?',
   );
 });

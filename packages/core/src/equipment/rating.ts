@@ -64,7 +64,10 @@ const VOLTS = new RegExp(String.raw`^${NUM}(?:\s*/\s*${NUM})?\s*(?:volts?|vac|v\
 const HERTZ = /^\d+(?:\s*\/\s*\d+)?\s*hz(?![a-z])/i;
 const NOISE = /^(?:ac(?![a-z])|[,;·|()])/i;
 // A pair never swallows the number of a volt, hertz or tolerance figure that follows it without a unit of its own.
-const MICRO = String.raw`(?:[µμu]\s*f|mfd|mf)(?![a-z])\.?`;
+const MICRO = String.raw`(?:[µμu]\s*f|mfd|mf|microfarads?)(?![a-z])\.?`;
+const UNIT_AHEAD = new RegExp(String.raw`^${MICRO}\s*`, 'i');
+// After its µF a bare figure of these can only be the volts: nobody prints them as a third section.
+const BARE_VOLTS = /^(440|370|330|250|220|165|125|110)(?:\s*\/\s*(440|370))?(?![\d.,µμumh%])/i;
 const CAPACITANCE = new RegExp(String.raw`^${NUM}(?:\s*([+/–-])\s*${NUM})?\s*(${MICRO})?`, 'i');
 
 const numberOf = (text: string | undefined): number => Number((text ?? '').replace(',', '.'));
@@ -82,6 +85,8 @@ interface CapacitancePiece {
 }
 
 interface Found {
+  /** "MFD 35 + 5": the unit stands before its figures. */
+  unitAhead?: boolean;
   capacitance?: CapacitancePiece;
   volts?: number;
   tolerance?: { minusPercent: number; plusPercent: number };
@@ -129,6 +134,16 @@ function readPiece(rest: string, at: number, found: Found): number | CannotReadR
     if (found.volts < 50 || found.volts > 1000) return trouble('volts-out-of-range', at, volts[0]);
     return volts[0].length;
   }
+  const bare = found.capacitance && found.volts === undefined ? BARE_VOLTS.exec(rest) : null;
+  if (bare) {
+    found.volts = Math.max(numberOf(bare[1]), bare[2] ? numberOf(bare[2]) : 0);
+    return bare[0].length;
+  }
+  const ahead = found.capacitance ? null : UNIT_AHEAD.exec(rest);
+  if (ahead) {
+    found.unitAhead = true;
+    return ahead[0].length;
+  }
   const skipped = HERTZ.exec(rest) ?? NOISE.exec(rest);
   if (skipped) return skipped[0].length;
   return readCapacitance(rest, at, found);
@@ -143,7 +158,7 @@ function readCapacitance(rest: string, at: number, found: Found): number | Canno
     first: numberOf(match[1]),
     second: match[3] === undefined ? undefined : numberOf(match[3]),
     joiner: match[2] === '–' ? '-' : (match[2] as Joiner | undefined),
-    hasUnit: match[4] !== undefined,
+    hasUnit: match[4] !== undefined || found.unitAhead === true,
     at,
     length: piece.length,
     piece,

@@ -25,6 +25,8 @@ export type Ask = (typeof ASKS)[number];
 const PAST: Readonly<Partial<Record<Rule, { readonly low?: Ask; readonly high?: Ask }>>> = {
   'element-ohms': { low: 'replace', high: 'replace' },
   'pan-heater': { low: 'replace', high: 'replace' },
+  'pan-heater-usual': { low: 'find-cause', high: 'replace' },
+  'coil-ohms': { low: 'replace' },
   'start-range': { low: 'replace' },
   'closed-contact': { high: 'replace' },
   'room-departure': { low: 'look-again', high: 'look-again' },

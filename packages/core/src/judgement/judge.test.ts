@@ -1,3 +1,4 @@
+import { compressorRlaSpan } from '../trade/motor/compressor-rla.ts';
 import type { Component } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import { dayOf } from '../quantity/day.ts';
@@ -163,10 +164,20 @@ describe('compressor amps', () => {
 
   test.each([
     [{}, 'nothing-known'],
-    [{ mca: 26 }, 'fan-fla-missing'],
     [{ mca: 1, outdoorFanFla: 2 }, 'contradiction'],
   ])('unproven with its reason: %j', (plate, why) => {
     expect(at(15, plate)).toMatchObject({ standing: 'unproven', because: { numbers: { why } } });
+  });
+
+  test.each([
+    [15, 'sound'],
+    [17, 'watch'],
+    [20, 'watch'],
+    [21, 'act'],
+  ])('MCA without the fan’s share bounds RLA: 26 A allows 18.0 to 20.8, and %s A are %s', (amps, standing) => {
+    // National Electrical Code, article 440, rearranged; the largest plausible fan is common practice, no source.
+    expect(compressorRlaSpan(26)).toEqual({ low: 18, high: 20.8 });
+    expect(at(amps, { mca: 26 })).toMatchObject({ standing, because: { numbers: { rule: 'rla-span' } } });
   });
 
   test('unproven stays unproven though the unit’s own past agrees', () => {

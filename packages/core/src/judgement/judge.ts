@@ -73,14 +73,17 @@ function judgeBaseline(
   compared: Compared,
   baseline: Baseline | null,
   isFirst: boolean,
+  failed: boolean,
   about: About,
   policy: Policy,
 ): Judgement | null {
   if (!kind.judgeBaseline) return null;
   if (!baseline || isFirst) {
-    const because: Judgement['because'] = isFirst
-      ? { code: 'is-the-baseline', numbers: { value: compared.value, unit: kind.unit } }
-      : { code: 'no-baseline-yet', numbers: { readings: 0 } };
+    // What has failed already is nothing to hold later readings against.
+    const because: Judgement['because'] =
+      isFirst && !failed
+        ? { code: 'is-the-baseline', numbers: { value: compared.value, unit: kind.unit } }
+        : { code: 'no-baseline-yet', numbers: { readings: 0 } };
     return { basis: 'baseline', standing: 'unproven', limit: null, because };
   }
   const { value } = compared;
@@ -157,10 +160,13 @@ function judgeNumber(
       ? null
       : judgeByTrend(kind, { about, compared, limits: commonLimits, reference, shifts, prior, nextRound, policy });
   const isFirst = context.earlier.length === 0;
+  const found = reading.finding && kind.judgeFinding ? kind.judgeFinding(reading.finding, reading.point, policy) : null;
+  const plate = judgeAgainstPlate(value, limits, kind.unit);
+  const failed = [found, plate].some((j) => j && severityOf(j.standing) >= severityOf('act'));
   const reasons = [
-    reading.finding && kind.judgeFinding ? kind.judgeFinding(reading.finding, reading.point, policy) : null,
-    judgeAgainstPlate(value, limits, kind.unit),
-    judgeBaseline(kind, alike, baseline, isFirst, about, policy),
+    found,
+    plate,
+    judgeBaseline(kind, alike, baseline, isFirst, failed, about, policy),
     judgeThreeWires(reading, context),
     ...(reading.finding && isBadFinding(reading, kind, policy) ? [] : (trend?.judgements ?? [])),
   ].filter((r) => r !== null);

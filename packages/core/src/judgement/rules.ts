@@ -18,6 +18,11 @@ export const RULES = {
     low: 'An element, a fuse link or its switch is open.',
     high: 'More than the plate: wrong wire clamped, or another heater fitted.',
   },
+  'heater-amps-rated': {
+    limits: 'at its rated volts, by the plate; the volts were not measured',
+    low: 'Measure the volts; then an element, a fuse link or its switch.',
+    high: 'Measure the volts; then the wire clamped, or another heater fitted.',
+  },
   'no-strips': {
     limits: 'in cooling',
     high: 'A strip heats the air being cooled: welded relay or sequencer, or back-feed.',
@@ -78,9 +83,18 @@ export const RULES = {
     high: 'Reads warm: defrosts too late or not at all.',
   },
   'coil-ohms': {
-    limits: 'usual for such a coil',
-    low: 'Half its usual ohms means shorted turns.',
+    limits: 'the limits for such a coil',
+    low: 'Half its usual ohms: shorted turns.',
     high: 'High: a joint, or a coil of another make.',
+  },
+  'pan-heater-usual': {
+    limits: 'usual, its watts not on record',
+    low: 'Partly shorted, or another heater than usual.',
+    high: 'Kilohms: going open; it will not keep the pan clear.',
+  },
+  'rla-span': {
+    limits: 'by MCA, the fan’s share not known',
+    high: 'Above any RLA that this MCA allows.',
   },
   'pan-heater': { limits: 'by its watts', low: 'Partly shorted.', high: 'Going open: it will not keep the pan clear.' },
   'start-range': {

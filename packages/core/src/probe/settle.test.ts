@@ -1,4 +1,4 @@
-import { settle, type Sample } from './settle.ts';
+import { settle, settleAir, type Sample } from './settle.ts';
 
 const stream = (seconds: number, value: (at: number) => number): Sample[] =>
   Array.from({ length: seconds * 4 + 1 }, (_, i) => ({ at: i / 4, value: value(i / 4) }));
@@ -58,4 +58,20 @@ test('one spike does not move the median', () => {
   const spiked = stream(6, (at) => (at === 5 ? 30 : 14.2));
   expect(settle(spiked, 'A').value).toBeCloseTo(14.2, 6);
   expect(settle(spiked, 'A').settled).toBe(false);
+});
+
+describe('air settles over minutes', () => {
+  test('a stream that climbs 3 °F a minute stands still for five seconds and has not settled', () => {
+    const climbing = stream(400, (at) => 60 + at / 20);
+    expect(settle(climbing.slice(-24), '°F').settled).toBe(true);
+    expect(settleAir(climbing).settled).toBe(false);
+  });
+  test('after a start it settles once the rest is flat, and not before three minutes of it', () => {
+    const start = (at: number) => 56 + 5 * Math.exp(-at / 110);
+    expect(settleAir(stream(200, start)).settled).toBe(false);
+    expect(settleAir(stream(520, start)).settled).toBe(true);
+    expect(settleAir(stream(100, () => 56))).toMatchObject({ settled: false, flatFor: 100 });
+    expect(settleAir(stream(181, () => 56)).settled).toBe(true);
+    expect(settleAir([])).toMatchObject({ settled: false, flatFor: 0 });
+  });
 });

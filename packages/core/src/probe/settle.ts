@@ -38,6 +38,36 @@ const TOLERANCE: Readonly<Record<Unit, { readonly share: number; readonly least:
   min: { share: 0, least: 1 },
 };
 
+/** Air comes to rest over minutes: it counts once it has moved less than this over so long. */
+export const AIR_SETTLE_SECONDS = 180;
+/** A tenth of the usual tolerance of a split, °F: what it will still move then is not worth waiting for. */
+const AIR_MOST_F = 0.5;
+
+/** Slope by least squares, unit a second; the plain textbook line. */
+function slopeOf(samples: readonly Sample[]): number {
+  const n = samples.length;
+  const at = samples.reduce((sum, s) => sum + s.at, 0) / n;
+  const value = samples.reduce((sum, s) => sum + s.value, 0) / n;
+  const across = samples.reduce((sum, s) => sum + (s.at - at) * (s.value - value), 0);
+  const along = samples.reduce((sum, s) => sum + (s.at - at) ** 2, 0);
+  return along === 0 ? 0 : across / along;
+}
+
+/**
+ * Whether a stream of air temperatures (°F) has settled: as `settle`, and moving less than 0.5 °F over the last three
+ * minutes by its slope, since a stream that climbs 3 °F a minute stands still for any five seconds. `flatFor` is how much
+ * of the three minutes has been listened to, s. Common practice, no source.
+ */
+export function settleAir(samples: readonly Sample[]): Settled & { readonly flatFor: number } {
+  const now = settle(samples, '°F');
+  const last = samples.at(-1);
+  if (!last) return { ...now, flatFor: 0 };
+  const window = samples.filter((s) => s.at > last.at - AIR_SETTLE_SECONDS);
+  const flatFor = Math.min(AIR_SETTLE_SECONDS, last.at - (samples[0]?.at ?? last.at));
+  const isFlat = flatFor >= AIR_SETTLE_SECONDS && Math.abs(slopeOf(window)) * AIR_SETTLE_SECONDS < AIR_MOST_F;
+  return { ...now, settled: now.settled && isFlat, flatFor };
+}
+
 function median(values: readonly number[]): number {
   const inOrder = [...values].sort((a, b) => a - b);
   const middle = Math.floor(inOrder.length / 2);

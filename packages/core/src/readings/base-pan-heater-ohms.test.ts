@@ -27,7 +27,12 @@ test('anything but OL to ground stops it', () => {
   expect(judged(kind, { ohms: 200_000 }, ground, 'to-ground').standing).toBe('stop');
 });
 
-test('without watts there is no limit', () => {
-  expect(judged(kind, { ohms: 480 }, { system: 'ductless-heat-pump', plate: {} }).standing).toBe('unproven');
-  expect(enter(kind, { ohms: 480 }, { system: 'ductless-heat-pump', plate: {} }).outcome).toBe('taken');
+// Common practice, no source: hundreds of ohms are sound, kilohms and OL are not, whatever the plate says.
+test.each([
+  [480, 'sound'],
+  [980, 'watch'],
+  [2400, 'act'],
+  ['OL', 'act'],
+] as const)('without watts on the plate, %s Ω are %s', (ohms, standing) => {
+  expect(judged(kind, { ohms }, { system: 'ductless-heat-pump', plate: {} }).standing).toBe(standing);
 });

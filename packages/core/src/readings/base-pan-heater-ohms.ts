@@ -9,6 +9,9 @@ function ratedOhms({ plate }: About): number | null {
   return ohms.outcome === 'value' ? ohms.value : null;
 }
 
+/** Hundreds of ohms are sound where its watts are not known, Ω: 50 to 500 W at 240 V. Common practice, no source. */
+const USUAL = { nominal: 350, lower: 80, watchLower: 110, watchUpper: 950, upper: 1000 } as const;
+
 /** Above this a heater has gone open for all purposes, Ω. Common practice, no source. */
 const AS_GOOD_AS_OPEN = 5000;
 
@@ -54,9 +57,10 @@ export const basePanHeaterOhms: ReadingKind = {
     },
   ],
   limits: (about) => {
-    const ohms = about.point === 'ground' ? null : ratedOhms(about);
+    if (about.point === 'ground') return noBasis('no-limit');
+    const ohms = ratedOhms(about);
     return ohms === null
-      ? noBasis('pan-heater-watts')
+      ? windowLimits('pan-heater-usual', USUAL)
       : windowLimits('pan-heater', { nominal: ohms, lower: 0.8 * ohms, upper: 1.25 * ohms });
   },
   plausible: (about) => {

@@ -1,5 +1,8 @@
-import { coilOhms } from './coil-ohms.ts';
+import { coilOhms, SHORTED_SHARE } from './coil-ohms.ts';
 import { windowLimits } from './window.ts';
+
+/** What is usual, Ω. Common practice, no source. */
+const USUAL_OHMS = 70;
 
 /** Blower relay coil: around 70 Ω for a common relay (common practice, no source). */
 export const blowerRelayCoilOhms = coilOhms({
@@ -11,8 +14,8 @@ export const blowerRelayCoilOhms = coilOhms({
   plateLine: 'usual about 70 Ω',
   limits: ({ coils }) =>
     windowLimits('coil-ohms', {
-      nominal: 70,
-      lower: 0.8 * coils.relayLowOhms,
+      nominal: USUAL_OHMS,
+      lower: SHORTED_SHARE * USUAL_OHMS,
       watchLower: coils.relayLowOhms,
       upper: 2 * coils.relayHighOhms,
       watchUpper: coils.relayHighOhms,

@@ -33,3 +33,15 @@ test('OL is open, near nought is shorted', () => {
 test('a sequencer is held against its own past alone', () => {
   expect(judged(sequencerCoilOhms, { first: 55 }).standing).toBe('unproven');
 });
+
+test('half the usual ohms are shorted turns: act, on the first reading and against its own past', () => {
+  expect(judged(contactorCoilOhms, { first: 7 }).standing).toBe('act');
+  expect(judged(contactorCoilOhms, { first: 8.5 }).standing).toBe('watch');
+  expect(judged(blowerRelayCoilOhms, { first: 35 }).standing).toBe('act');
+});
+
+test('a first reading that failed is not announced as the baseline', () => {
+  const codes = (ohms: number) => judged(contactorCoilOhms, { first: ohms }).reasons.map((r) => r.because.code);
+  expect(codes(14)).toContain('is-the-baseline');
+  expect(codes(6)).not.toContain('is-the-baseline');
+});

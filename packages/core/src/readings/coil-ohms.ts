@@ -31,12 +31,16 @@ function ofSamples(inputs: Inputs): Evaluated {
   return taken(middle);
 }
 
+/** Half its ohms are shorted turns; with the meter's share, what is at or below this share of the usual counts as half. */
+export const SHORTED_SHARE = 0.52;
+
 /** A coil is held against what it used to be: half its ohms are shorted turns, whatever is usual for its kind. */
 function judgeCoilBaseline(departure: Departure, _about: About, policy: Policy) {
   const off = Math.abs(departure.offPercent) > policy.coils.baselinePercent;
+  const isHalf = departure.value <= SHORTED_SHARE * departure.baseline;
   return {
     basis: 'baseline' as const,
-    standing: off ? ('watch' as const) : ('sound' as const),
+    standing: isHalf ? ('act' as const) : off ? ('watch' as const) : ('sound' as const),
     limit: departure.baseline * (1 - policy.coils.baselinePercent / 100),
     because: { code: off ? ('off-baseline' as const) : ('as-it-was' as const), numbers: departure },
   };

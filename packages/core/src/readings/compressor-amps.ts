@@ -1,9 +1,10 @@
 import type { Plate } from '../equipment/plate.ts';
 import type { Because } from '../judgement/reasons.ts';
-import { compressorRlaFromPlate } from '../trade/motor/compressor-rla.ts';
+import { compressorRlaFromPlate, compressorRlaSpan } from '../trade/motor/compressor-rla.ts';
 import { nominalVoltsOf } from '../equipment/plate.ts';
 import { asRead, atNominalVolts, without } from './alike.ts';
 import type { About, Compared, Limits, ReadingKind } from './kind.ts';
+import { windowLimits } from './window.ts';
 import type { Policy } from '../judgement/policy.ts';
 import { clampMethod, judgeMotorBaseline, ratedLoadLimits } from './motor-amps.ts';
 
@@ -31,6 +32,14 @@ function limits(about: About, policy: Policy): Limits {
     return { known: false, because: { code: 'no-plate-limit-for-wire', numbers: { point: about.point } } };
   }
   const found = rlaOf(about.plate);
+  const span = 'rla' in found || about.plate.outdoorFanFla !== undefined ? null : compressorRlaSpan(about.plate.mca);
+  // Sound below what the least RLA allows, past above the most; between them it is watched, since it may be either.
+  if (span)
+    return windowLimits('rla-span', {
+      nominal: span.low,
+      upper: span.high,
+      watchUpper: policy.amps.watchFrom * span.low,
+    });
   return 'rla' in found ? ratedLoadLimits(found.rla, 'RLA', found.derived, policy) : { known: false, because: found };
 }
 

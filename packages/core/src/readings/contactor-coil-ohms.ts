@@ -1,5 +1,8 @@
-import { coilOhms } from './coil-ohms.ts';
+import { coilOhms, SHORTED_SHARE } from './coil-ohms.ts';
 import { windowLimits } from './window.ts';
+
+/** The middle of what is usual, Ω. Common practice, no source. */
+const USUAL_OHMS = 14;
 
 /** Contactor coil: 10 to 20 Ω is usual (common practice, no source). */
 export const contactorCoilOhms = coilOhms({
@@ -11,8 +14,8 @@ export const contactorCoilOhms = coilOhms({
   plateLine: 'usual 10 to 20 Ω',
   limits: ({ coils }) =>
     windowLimits('coil-ohms', {
-      nominal: 14,
-      lower: 0.5 * coils.contactorLowOhms,
+      nominal: USUAL_OHMS,
+      lower: SHORTED_SHARE * USUAL_OHMS,
       watchLower: coils.contactorLowOhms,
       upper: 2 * coils.contactorHighOhms,
       watchUpper: coils.contactorHighOhms,

@@ -49,3 +49,11 @@ test('only the total tells the airflow what it was', () => {
 test('without kW on the plate it is unproven', () => {
   expect(judged(kind, { amps: 40 }, { system: 'air-handler-electric-heat', plate: {} }).says).toMatch(/No kW/);
 });
+
+test('without measured volts it says so, in place of "at these volts"', () => {
+  const measured = judged(kind, { amps: 30 }, { ...at(240), point: 'total' });
+  expect(measured.says).toMatch(/at these volts, by the plate/);
+  const unmeasured = judged(kind, { amps: 30 }, { plate, point: 'total' });
+  expect(unmeasured.says).toMatch(/the volts were not measured/);
+  expect(unmeasured.says).not.toMatch(/at these volts/);
+});

@@ -48,7 +48,11 @@ function limits(about: About, policy: Policy): Limits {
   const expected = expectedHeaterAmps(about);
   return expected === null
     ? noBasis('heat-rating')
-    : around('heater-amps', expected, policy.electricHeat.tolerancePercent);
+    : around(
+        about.conditions?.lineVolts === undefined ? 'heater-amps-rated' : 'heater-amps',
+        expected,
+        policy.electricHeat.tolerancePercent,
+      );
 }
 
 const openBelow = 0.5;
@@ -70,7 +74,8 @@ export const heaterAmpsReading: ReadingKind = {
   plateLine: (about) => {
     const expected = expectedHeaterAmps(about);
     const volts = about.conditions?.lineVolts ?? heatVoltsOf(about.plate);
-    return expected === null ? 'no kW on the plate' : `${expected.toFixed(1)} A at ${volts.toFixed(0)} V`;
+    const measured = about.conditions?.lineVolts === undefined ? ' rated, volts not measured' : '';
+    return expected === null ? 'no kW on the plate' : `${expected.toFixed(1)} A at ${volts.toFixed(0)} V${measured}`;
   },
   wear: 'falls',
   movedBy: ['line volts: follow V/I, not bare amps', 'how many stages are in'],

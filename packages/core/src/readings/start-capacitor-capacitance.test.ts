@@ -15,3 +15,15 @@ test.each([
 test('nothing read is open', () => {
   expect(judged(kind, { microfarads: 'OL' }, { plate }).because.numbers).toEqual({ found: 'open' });
 });
+
+test('a needle shows that it lives, not how much is left', () => {
+  const swept = (finding: string) =>
+    judged(
+      kind,
+      { finding },
+      { slot: 'start-capacitor', plate: { startCapacitorRating: '88-108 µF 250 V' } },
+      'needle-sweep',
+    );
+  expect(swept('holds-charge')).toMatchObject({ standing: 'unproven' });
+  expect([swept('shorted').standing, swept('open').standing]).toEqual(['act', 'act']);
+});

@@ -20,6 +20,10 @@ function evaluate(inputs: Inputs, about: About): Evaluated {
   return taken(read.degrees, doubtWhen(read.degrees < -0.5, 'suction-below-evaporating', lineF, read.saturation));
 }
 
+/** The outer share of a valve's range that is watched, and from which share of its tolerance a target is. Common practice, no source. */
+const WATCH_SHARE = 0.15;
+const WATCH_FROM = 0.7;
+
 function targetOf({ conditions = {} }: About): number | 'wet-bulb' | 'low-target' {
   const { returnWetF, outdoorF, returnF } = conditions;
   if (returnWetF === undefined || outdoorF === undefined) return 'wet-bulb';
@@ -33,12 +37,24 @@ function limits(about: About, policy: Policy): Limits {
   const { superheatToleranceF: off, valveSuperheatLowF, valveSuperheatHighF } = policy.refrigerant;
   if (about.plate.metering === undefined) return noBasis('metering');
   if (about.plate.metering === 'expansion-valve') {
-    return windowLimits('superheat', { lower: valveSuperheatLowF, upper: valveSuperheatHighF });
+    const edge = WATCH_SHARE * (valveSuperheatHighF - valveSuperheatLowF);
+    return windowLimits('superheat', {
+      lower: valveSuperheatLowF,
+      upper: valveSuperheatHighF,
+      watchLower: valveSuperheatLowF + edge,
+      watchUpper: valveSuperheatHighF - edge,
+    });
   }
   const target = targetOf(about);
   return typeof target === 'string'
     ? noBasis(target)
-    : windowLimits('target-superheat', { nominal: target, lower: target - off, upper: target + off });
+    : windowLimits('target-superheat', {
+        nominal: target,
+        lower: target - off,
+        upper: target + off,
+        watchLower: target - WATCH_FROM * off,
+        watchUpper: target + WATCH_FROM * off,
+      });
 }
 
 const COMMON: Conditions = { outdoorF: 85, returnF: 75, returnWetF: 63 };

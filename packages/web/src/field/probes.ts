@@ -1,4 +1,12 @@
-import { probeSampleSchema, settle, type Sample, type Settled, type Unit } from '@yarnix/core';
+import {
+  AIR_SETTLE_SECONDS,
+  probeSampleSchema,
+  settle,
+  settleAir,
+  type Sample,
+  type Settled,
+  type Unit,
+} from '@yarnix/core';
 import { useEffect, useState } from 'react';
 
 const FAULTS_KEY = 'yarnix-practice-faults';
@@ -12,10 +20,15 @@ export const choosePracticeFaults = (faults: readonly string[]): void =>
 export type Listening =
   | { readonly status: 'connecting' }
   | { readonly status: 'lost' }
-  | { readonly status: 'live'; readonly samples: readonly Sample[]; readonly over: boolean; readonly settled: Settled };
+  | {
+      readonly status: 'live';
+      readonly samples: readonly Sample[];
+      readonly over: boolean;
+      readonly settled: Settled & { readonly flatFor?: number };
+    };
 
 /** As much of a trace as is kept, samples. */
-const KEPT = 240;
+const KEPT = 4 * AIR_SETTLE_SECONDS + 40;
 /** OL must hold this long before it may be taken, samples. */
 const OVER_SAMPLES = 10;
 
@@ -35,17 +48,24 @@ interface Stream {
   readonly lost: boolean;
 }
 
-const listeningOf = (stream: Stream | undefined, unit: Unit): Listening => {
+const listeningOf = (stream: Stream | undefined, { unit, isAir }: Probe): Listening => {
   if (!stream) return { status: 'connecting' };
   if (stream.lost) return { status: 'lost' };
   const { samples, over } = stream.heard;
-  return { status: 'live', samples, over: over >= OVER_SAMPLES, settled: settle(samples, unit) };
+  return {
+    status: 'live',
+    samples,
+    over: over >= OVER_SAMPLES,
+    settled: isAir ? settleAir(samples) : settle(samples, unit),
+  };
 };
 
 /** One probe to listen to: its address, and the unit it measures in. */
 export interface Probe {
   readonly address: string;
   readonly unit: Unit;
+  /** Whether it hangs in air, which settles over minutes. */
+  readonly isAir: boolean;
 }
 
 /** Listens to some probes at once, for as long as the same ones are asked for; none asks for nothing. */
@@ -73,5 +93,5 @@ export function useProbes(probes: readonly Probe[]): Listening[] {
       });
     return () => sources.forEach((source) => source.close());
   }, [asked]);
-  return probes.map(({ address, unit }) => listeningOf(streams[address], unit));
+  return probes.map((probe) => listeningOf(streams[probe.address], probe));
 }

@@ -8,6 +8,19 @@ export type RlaFromPlate =
 /** NEC article 440: the branch circuit carries 125 % of the compressor's rated load plus the other loads. */
 const COMPRESSOR_FACTOR = 1.25;
 
+/** No outdoor fan of a residential unit draws more, A. Common practice, no source. */
+export const LARGEST_FAN_A = 3.5;
+
+/**
+ * The span a compressor's rated load amps must lie in when the fan's share of the minimum circuit ampacity is not known, A:
+ * from (MCA − the largest plausible fan) / 1.25 to MCA / 1.25 (NEC article 440, rearranged). Null without a usable MCA.
+ * compressorRlaSpan(26) is { low: 18, high: 20.8 }.
+ */
+export function compressorRlaSpan(mca: number | undefined): { low: number; high: number } | null {
+  if (mca === undefined || !Number.isFinite(mca) || mca <= LARGEST_FAN_A) return null;
+  return { low: (mca - LARGEST_FAN_A) / COMPRESSOR_FACTOR, high: mca / COMPRESSOR_FACTOR };
+}
+
 /**
  * The compressor's rated load amps when only the circuit's minimum ampacity can be read. Rearranged from
  * MCA = 1.25 × RLA + other loads (NEC article 440): RLA ≈ (MCA − fan FLA) / 1.25. All in A.

@@ -1,4 +1,12 @@
-import { sayNumber, sayQuantity, SETTLE_SECONDS, type InputSpec, type ProbeWindow, type Sample } from '@yarnix/core';
+import {
+  AIR_SETTLE_SECONDS,
+  sayNumber,
+  sayQuantity,
+  SETTLE_SECONDS,
+  type InputSpec,
+  type ProbeWindow,
+  type Sample,
+} from '@yarnix/core';
 import { Radio } from 'lucide-react';
 import { useState } from 'react';
 import { practiceFaults, useProbes, type Listening } from '../../field/probes.ts';
@@ -82,7 +90,7 @@ function Live({ spec, listening, big }: { spec: Probed; listening: Listening | u
       </p>
     );
   }
-  const { settled, value, spread } = listening.settled;
+  const { settled, value, spread, flatFor } = listening.settled;
   return (
     <div className="flex flex-wrap items-center gap-x-4">
       <span className="label">{spec.label}</span>
@@ -93,7 +101,9 @@ function Live({ spec, listening, big }: { spec: Probed; listening: Listening | u
       <span role="status" className={settled || listening.over ? 'font-bold' : 'label'}>
         {settled || listening.over
           ? `settled${listening.over ? '' : `, ±${sayNumber(spread / 2, spec.unit)}`}`
-          : 'moving'}
+          : flatFor !== undefined && flatFor < AIR_SETTLE_SECONDS
+            ? `${Math.floor(flatFor)} of ${AIR_SETTLE_SECONDS} s`
+            : 'moving'}
       </span>
     </div>
   );
@@ -113,7 +123,13 @@ function LivePanel({
   onTake: (results: readonly Result[]) => void;
   onStop: () => void;
 }) {
-  const live = useProbes(specs.map((spec, index) => ({ address: addresses[index] ?? '', unit: spec.unit })));
+  const live = useProbes(
+    specs.map((spec, index) => ({
+      address: addresses[index] ?? '',
+      unit: spec.unit,
+      isAir: spec.probe === 'psychrometer',
+    })),
+  );
   const results = specs.map((spec, index) => resultOf(live[index], spec));
   const all = results.filter((r) => r !== null);
   return (
