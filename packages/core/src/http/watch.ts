@@ -11,7 +11,16 @@ export const inlineThreadSchema = z.object({
   points: z.array(z.object({ day: z.number(), value: z.number() })),
   limit: z.number().nullable(),
   baseline: z.number().nullable(),
-  ahead: z.object({ day: z.number(), expected: z.number(), low80: z.number(), high80: z.number() }).nullable(),
+  /** `now`: where the part is believed to be at its last reading; the range ahead begins there. */
+  ahead: z
+    .object({
+      day: z.number(),
+      now: z.number().optional(),
+      expected: z.number(),
+      low80: z.number(),
+      high80: z.number(),
+    })
+    .nullable(),
 });
 export type InlineThreadData = z.infer<typeof inlineThreadSchema>;
 

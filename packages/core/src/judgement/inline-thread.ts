@@ -21,6 +21,12 @@ export function inlineThread(readings: readonly JudgedReading[], state: ThreadSt
     points,
     limit,
     baseline: state.numeric?.baseline?.value ?? null,
-    ahead: ahead && { day: ahead.day, expected: ahead.expected, low80: ahead.low80, high80: ahead.high80 },
+    ahead: ahead && {
+      day: ahead.day,
+      ...(ahead.now === undefined ? {} : { now: ahead.now }),
+      expected: ahead.expected,
+      low80: ahead.low80,
+      high80: ahead.high80,
+    },
   };
 }

@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 import { dayOf } from '../quantity/day.ts';
-import { learnPrior, someOf, threadOutlook, type Thread, type ThreadOutlook } from './thread-outlook.ts';
+import {
+  believedThrough,
+  learnPrior,
+  someOf,
+  threadOutlook,
+  type Thread,
+  type ThreadOutlook,
+} from './thread-outlook.ts';
 import type { Conditions } from '../readings/kind.ts';
 import type { Because } from './reasons.ts';
 import { sayReason } from './words.ts';
@@ -252,4 +259,33 @@ test.each([
   [{ ...capacitor([40]), kind: 'gas-rise', systemKind: 'ductless-heat-pump' as const }, 'no-such-part'],
 ])('what cannot be said is said (%#)', (thread, because) => {
   expect(threadOutlook({ ...thread, at: AT })).toEqual({ outcome: 'cannot-say', because });
+});
+
+describe('what was believed at each visit', () => {
+  const capacitor = (values: readonly (readonly [day: number, value: number, method?: string])[]) => ({
+    kind: 'run-capacitor-capacitance',
+    point: 'herm' as const,
+    plate: { capacitorRating: '40+5 µF' },
+    readings: values.map(([day, value, method = 'bench']) => ({ day, value, method })),
+  });
+  const days = [18_000, 18_180, 18_360, 18_540, 18_720];
+
+  test('follows sound readings closely, and one belief a day comes of two methods', () => {
+    const steady = capacitor([...days.map((day) => [day, 40] as const), [18_720, 41.2, 'under-load']]);
+    const believed = believedThrough(steady);
+    expect(believed.map((b) => b.day)).toEqual(days);
+    for (const { value } of believed) expect(Math.abs(value - 40)).toBeLessThan(0.4);
+  });
+
+  test('an odd newest reading hardly moves it: the fray does not begin at the dot', () => {
+    const odd = capacitor(days.map((day, n) => [day, n === 4 ? 31 : 40] as const));
+    expect(believedThrough(odd).at(-1)?.value).toBeGreaterThan(36);
+  });
+
+  test('its last value is where the outlook begins; without readings there is none', () => {
+    const falling = capacitor(days.map((day, n) => [day, 40 - n / 2] as const));
+    const last = believedThrough(falling).at(-1)?.value ?? 0;
+    expect(Math.abs(last - 38)).toBeLessThan(0.4);
+    expect(believedThrough(capacitor([]))).toEqual([]);
+  });
 });

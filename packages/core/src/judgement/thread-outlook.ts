@@ -2,14 +2,16 @@ import { componentsFor, type Component, type Point } from '../equipment/componen
 import type { Plate } from '../equipment/plate.ts';
 import { SYSTEM_KINDS, type SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
+import { own } from '../quantity/own.ts';
 import type { About, ReadingKind } from '../readings/kind.ts';
 import { readingKind } from '../readings/registry.ts';
-import { threadClassOf, type FleetPrior } from '../trend/drift-prior.ts';
+import { startingPrior, threadClassOf, type FleetPrior } from '../trend/drift-prior.ts';
 import { learnThreadPrior } from '../trend/learn-prior.ts';
 import { aboutAlike } from '../trend/like-for-like.ts';
 import type { Crossing } from '../trend/outlook.ts';
 import { compareReadings, readyThread, referenceOf, type ThreadReading } from '../trend/ready-thread.ts';
-import type { ReadyThread } from '../trend/fit-thread.ts';
+import { fitThread, levelsAt, type ReadyThread } from '../trend/fit-thread.ts';
+import { mixtureMean } from '../trend/mixture.ts';
 import { baselineOf } from './baseline.ts';
 import { judgeByTrend } from './by-trend.ts';
 import { shiftsOf, type SystemEvent } from './events.ts';
@@ -91,6 +93,30 @@ function prepare(thread: Thread, policy: Policy): Prepared | NoThreadOutlook {
   const reference = referenceOf(kind, nominal);
   const ready = readyThread(kind, compared, reference, fittedOn, shifts);
   return { kind, about, reference, ready, context: { about, compared, limits, reference: nominal, shifts } };
+}
+
+/**
+ * Where a part was believed to be at each of its readings, from those up to it: one value a day, kind's unit under common
+ * conditions. Two methods on one visit that differ make one belief, and an odd reading hardly moves it. Empty where nothing
+ * can be said.
+ */
+export function believedThrough(
+  thread: Thread,
+  policy: Policy = DEFAULT_POLICY,
+  prior?: FleetPrior,
+): { readonly day: Day; readonly value: number }[] {
+  const prepared = prepare(thread, policy);
+  if ('outcome' in prepared) return [];
+  const { kind, about, ready, reference, context } = prepared;
+  const held = own(prior ?? {}, threadClassOf(kind, about.point)) ?? startingPrior(kind);
+  const byDay = new Map<Day, number>();
+  for (const [index, { reading }] of context.compared.entries()) {
+    const upTo = { ...ready, points: ready.points.slice(0, index + 1), shifts: ready.shifts.filter((s) => s <= index) };
+    const fit = fitThread(upTo, held);
+    const value = fit ? reference * mixtureMean(levelsAt(fit, 0)) : NaN;
+    if (Number.isFinite(value)) byDay.set(reading.day, value);
+  }
+  return [...byDay].map(([day, value]) => ({ day, value }));
 }
 
 /** A thread made ready to be learned from, with its class; null when it cannot be said what it is of. */

@@ -1,4 +1,4 @@
-import { judged, enter } from '../testing/reading.ts';
+import { judged } from '../testing/reading.ts';
 import { basePanHeaterOhms as kind } from './base-pan-heater-ohms.ts';
 
 const setting = { system: 'ductless-heat-pump', plate: { panHeaterWatts: 120, volts: '230' } } as const;

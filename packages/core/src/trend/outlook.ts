@@ -18,6 +18,8 @@ export interface Crossing {
 }
 
 export interface Outlook {
+  /** Where the part is believed to be at its last reading, kind's unit; absent from a plain straight line. */
+  readonly now?: number;
   readonly day: number;
   /** Expected value on that day, and the range that holds it with 80 % chance; the thread's unit. */
   readonly expected: number;

@@ -51,6 +51,7 @@ export function threadAhead(fit: ThreadFit, lastDay: Day, reference: number, lim
   const chance = hasLimit ? chancePast(bells, limit, reference) : null;
   return {
     day,
+    now: reference * mixtureMean(levelsAt(fit, 0)),
     expected: reference * mixtureMean(bells),
     low80: reference * mixtureQuantile(bells, 0.1),
     high80: reference * mixtureQuantile(bells, 0.9),

@@ -38,7 +38,9 @@ function livesBefore(data: ThreadData, palette: Palette): Dataset[] {
 
 /** The fray: strands that leave the end of the line and spread over the 80 % range at the next round. */
 function frayOf(data: ThreadData, view: ChartView, palette: Palette): Dataset[] {
-  const last = knotDays(chartPoints(data, view).filter((p) => !p.odd)).at(-1);
+  const newest = chartPoints(data, view).at(-1);
+  const now = data.inline?.ahead?.now ?? data.believed.at(-1)?.value;
+  const last = newest && { day: newest.day, value: now ?? newest.value };
   const ahead = data.inline?.ahead;
   // The forecast is for common conditions: beside values as read it would be another matter.
   if (!last || !ahead || view === 'read') return [];
@@ -60,11 +62,13 @@ function frayOf(data: ThreadData, view: ChartView, palette: Palette): Dataset[] 
   });
 }
 
-/** The line runs through each day's mean, so that two methods on one visit do not make it zigzag; odd readings are off it. */
-const lineOf = (points: readonly ChartPoint[], palette: Palette): Dataset => ({
+/** The line is what was believed at each visit; of values as they were read it runs through each day's mean. Odd readings are off it. */
+const lineOf = (data: ThreadData, view: ChartView, points: readonly ChartPoint[], palette: Palette): Dataset => ({
   label: 'line',
   order: 2,
-  data: knotDays(points.filter((p) => !p.odd)).map((p) => ({ x: momentOf(p.day), y: p.value })),
+  data: (view === 'compared' && data.believed.length > 0 ? data.believed : knotDays(points.filter((p) => !p.odd))).map(
+    (p) => ({ x: momentOf(p.day), y: p.value }),
+  ),
   borderColor: palette.thread,
   borderWidth: 2.2,
   pointRadius: 0,
@@ -109,7 +113,14 @@ export function chartData(
 ): ChartData<'line', { x: number; y: number }[]> {
   const points = chartPoints(data, view);
   const lives = livesBefore(data, palette);
-  return { datasets: [...lives, ...frayOf(data, view, palette), lineOf(points, palette), readingsOf(points, palette)] };
+  return {
+    datasets: [
+      ...lives,
+      ...frayOf(data, view, palette),
+      lineOf(data, view, points, palette),
+      readingsOf(points, palette),
+    ],
+  };
 }
 
 function level(

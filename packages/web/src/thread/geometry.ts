@@ -23,6 +23,7 @@ function spanOf(data: InlineThreadData): { low: number; high: number } {
     ...data.points.map((p) => p.value),
     data.limit,
     data.baseline,
+    data.ahead?.now,
     data.ahead?.low80,
     data.ahead?.high80,
   ].filter((v): v is number => typeof v === 'number' && Number.isFinite(v));
@@ -55,20 +56,21 @@ export function layThread(data: InlineThreadData, frame: Frame): Drawn {
   return {
     line: knots.map((k, i) => `${i === 0 ? 'M' : 'L'}${k.x.toFixed(1)} ${k.y.toFixed(1)}`).join(''),
     knots,
-    strands: data.ahead ? layStrands(knots.at(-1), x(data.ahead.day), y(data.ahead.low80), y(data.ahead.high80)) : [],
+    strands: data.ahead
+      ? layStrands(
+          { x: x(last.day), y: y(data.ahead.now ?? last.value) },
+          x(data.ahead.day),
+          y(data.ahead.low80),
+          y(data.ahead.high80),
+        )
+      : [],
     limitY: data.limit === null ? null : y(data.limit),
     baselineY: data.baseline === null ? null : y(data.baseline),
   };
 }
 
-/** Strands from the last knot that spread over the 80 % range: heaviest where the value is expected. */
-function layStrands(
-  from: { x: number; y: number } | undefined,
-  endX: number,
-  lowY: number,
-  highY: number,
-): Drawn['strands'] {
-  if (!from) return [];
+/** Strands from where the part is believed to be, which need not be the last knot, that spread over the 80 % range: heaviest where the value is expected. */
+function layStrands(from: { x: number; y: number }, endX: number, lowY: number, highY: number): Drawn['strands'] {
   const reach = endX - from.x;
   return Array.from({ length: STRANDS }, (_, n) => {
     const share = n / (STRANDS - 1);

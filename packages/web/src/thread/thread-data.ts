@@ -1,4 +1,5 @@
 import {
+  believedThrough,
   byThread,
   dayOf,
   EVENTS,
@@ -6,6 +7,7 @@ import {
   judgedReading,
   readingKind,
   threadKey,
+  threadReadingsOf,
   type ComponentView,
   type Day,
   type InlineThreadData,
@@ -18,6 +20,7 @@ import {
   type SystemThread,
   type ThreadState,
 } from '@yarnix/core';
+import { eventsOf } from './events-of.ts';
 import { judgedPart, livingThreads } from './living-threads.ts';
 
 /** Everything the thread screen shows: this life of the part, the lives before it in the same place, and what is ahead. */
@@ -36,6 +39,8 @@ export interface ThreadData {
   readonly watchFrom: number | null;
   /** Each number as compared, by the reading's id, and whether it was set aside as odd. */
   readonly compared: ReadonlyMap<string, ComparedValue>;
+  /** Where the part was believed to be at each visit, common conditions; the fray begins at the last of them. */
+  readonly believed: readonly { readonly day: Day; readonly value: number }[];
   /** The common conditions, in words; null where a kind has none. */
   readonly common: string | null;
   /** Repairs since the part was fitted that may have moved this thread. */
@@ -57,6 +62,26 @@ const aboutOf = (system: SystemDetail, part: ComponentView, point: Point) => ({
   component: judgedPart(part),
   point,
 });
+
+const believedOf = (
+  system: SystemDetail,
+  { readings, state }: SystemThread<ReadingView, unknown>,
+  part: ComponentView,
+  firm: { policy: Policy; prior: Session['firm']['prior'] },
+) =>
+  believedThrough(
+    {
+      kind: state.kind,
+      point: state.point,
+      plate: system.plate,
+      systemKind: system.kind,
+      component: judgedPart(part),
+      events: eventsOf(system),
+      readings: threadReadingsOf(readings.map(judgedReading)),
+    },
+    firm.policy,
+    firm.prior ?? undefined,
+  );
 
 /** What the verdict made of each reading. Readings of one day are told apart by value and method. */
 function comparedOf(thread: SystemThread<ReadingView, unknown> | undefined): Map<string, ComparedValue> {
@@ -110,6 +135,7 @@ export function threadData(
     nominal: limits?.known ? limits.nominal : null,
     watchFrom: limits?.known ? (kind.wear === 'falls' ? limits.watchLower : limits.watchUpper) : null,
     compared: comparedOf(thread),
+    believed: thread ? believedOf(system, thread, part, firm) : [],
     common: kind.likeForLike?.words(aboutOf(system, part, asked.point as Point)) ?? null,
     events: system.events
       .filter((e) => part.fittedOn === null || e.on >= part.fittedOn)

@@ -108,3 +108,23 @@ test('any part can be replaced: one without a rating needs none, and its thread 
   expect(lives).toHaveLength(2);
   expect(lives.find((c: { id: string }) => c.id === id)).toMatchObject({ kind: 'contactor', standing: 'unproven' });
 });
+
+test('a new start capacitor is held against the rule like any other', async () => {
+  const made = await makeSystem(
+    suite.app,
+    systemBody({ compressorRla: 19.9, capacitorRating: '40+5 µF 440 V', startCapacitorRating: '88-108 µF 330 V' }),
+  );
+  const fit = (rating: string, over: object = {}) =>
+    request(suite.app)
+      .put(`/api/components/${v7()}`)
+      .send({
+        replaces: made.part('start-capacitor'),
+        fittedOn: '2026-10-10',
+        plate: { rating },
+        reason: 'weak',
+        ...over,
+      });
+  expect((await fit('88-108 µF 250 V').expect(422)).body.detail).toMatch(/never fit a lower volt rating/);
+  expect((await fit('45 µF 440 V').expect(422)).body.code).toBe('replacement-refused');
+  await fit('88-108 µF 330 V').expect(200);
+});

@@ -31,8 +31,7 @@ function checkRule(old: PartInSystem, fitted: FittedPart, policy: Policy): void 
     const detail = sayRatingTrouble(read);
     throw new ProblemError('rating-unreadable', detail, [{ path: 'plate.rating', detail }]);
   }
-  // The rule speaks of run capacitors; a start capacitor's range only has to be readable.
-  if (!original || old.kind !== 'run-capacitor' || fitted.overruledBecause) return;
+  if (!original || fitted.overruledBecause) return;
   const verdict = judgeReplacement(original, read, policy);
   if (verdict.verdict !== 'refused') return;
   const detail = sayReplacement(verdict);

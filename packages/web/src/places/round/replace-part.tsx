@@ -39,8 +39,7 @@ export function ReplacePart({
   const [overrule, setOverrule] = useState('');
   const read = parseCapacitorRating(rating);
   const original = ratingOf(part);
-  const isRun = part.kind === 'run-capacitor';
-  const verdict = isRun && read.outcome === 'rating' && original ? judgeReplacement(original, read, policy) : null;
+  const verdict = read.outcome === 'rating' && original ? judgeReplacement(original, read, policy) : null;
   const refused = verdict?.verdict === 'refused';
   const rated = hasRating(part);
   const ready = (!rated || read.outcome === 'rating') && reason.trim() !== '' && (!refused || overrule.trim() !== '');
