@@ -59,8 +59,13 @@ async function answer(page: Page, thumb: Thumb, past: Past): Promise<void> {
     }
     if (inputs[id] !== undefined) await thumb.type(String(inputs[id]));
   }
-  for (const option of Object.values(inputs).flatMap((v) => (typeof v === 'string' ? v.split(',') : []))) {
-    const choice = field.locator(`[data-value="${option}"]`);
+  const chosen = Object.entries(inputs).flatMap(([input, v]) =>
+    typeof v === 'string' ? v.split(',').map((option) => ({ input, option })) : [],
+  );
+  for (const { input, option } of chosen) {
+    // Two questions of one reading may have a choice alike: 60 °F and 60 minutes.
+    const own = field.locator(`[data-input="${input}"]`);
+    const choice = ((await own.count()) > 0 ? own : field).locator(`[data-value="${option}"]`);
     if ((await choice.count()) === 0) continue;
     await choice.first().tap();
     thumb.others += 1;

@@ -1,6 +1,7 @@
 import type { FindingCode } from './findings.ts';
 import { findingsIn } from './findings.ts';
 import type { Judgement } from './judgement.ts';
+import type { ReasonNumbers } from './reasons.ts';
 import type { Rule } from './rules.ts';
 
 /**
@@ -61,28 +62,23 @@ function ofFindings(text: string, standing: Judgement['standing']): Ask {
   return asked[0] ?? (standing === 'act' ? 'find-cause' : 'look-again');
 }
 
+const ofRating = (n: ReasonNumbers['against-rating']): Ask =>
+  n.side === 'lower' && n.position === 'past' ? 'replace' : 'look-again';
+
+function ofWindow({ rule, side, position }: ReasonNumbers['against-window']): Ask {
+  if (position !== 'past') return 'look-again';
+  return PAST[rule]?.[side === 'lower' ? 'low' : 'high'] ?? 'find-cause';
+}
+
 function whenNotSound({ because, standing }: Judgement): Ask {
-  switch (because.code) {
-    case 'finding':
-      return ofFindings(because.numbers.found, standing);
-    case 'against-rating':
-      return because.numbers.side === 'lower' && because.numbers.position === 'past' ? 'replace' : 'look-again';
-    case 'against-nominal-volts':
-      return because.numbers.side === 'upper' ? 'call-utility' : 'find-cause';
-    case 'against-window': {
-      const past = PAST[because.numbers.rule]?.[because.numbers.side === 'lower' ? 'low' : 'high'];
-      return because.numbers.position === 'past' ? (past ?? 'find-cause') : 'look-again';
-    }
-    case 'open-section':
-    case 'shorted-section':
-      return 'replace';
-    case 'looks':
-      return because.numbers.look === 'rusted' ? 'look-again' : 'replace';
-    case 'odd-point':
-      return 'measure-again';
-    default:
-      return standing === 'act' ? 'find-cause' : 'look-again';
-  }
+  if (because.code === 'finding') return ofFindings(because.numbers.found, standing);
+  if (because.code === 'against-rating') return ofRating(because.numbers);
+  if (because.code === 'against-window') return ofWindow(because.numbers);
+  if (because.code === 'against-nominal-volts') return because.numbers.side === 'upper' ? 'call-utility' : 'find-cause';
+  if (because.code === 'open-section' || because.code === 'shorted-section') return 'replace';
+  if (because.code === 'looks') return because.numbers.look === 'rusted' ? 'look-again' : 'replace';
+  if (because.code === 'odd-point') return 'measure-again';
+  return standing === 'act' ? 'find-cause' : 'look-again';
 }
 
 /** What a judgement asks for: nothing where all is well or nothing is known, and off where it may not run. */

@@ -8,14 +8,8 @@ const PLACES = Object.keys(CHAIN_PLACES) as ChainPlace[];
 const COIL = 'coilF';
 
 function textOf(finding: ChainFinding): string {
-  switch (finding.found) {
-    case 'lost':
-      return betweenPlaces('lost', finding.after, finding.before);
-    case 'contradiction':
-      return betweenPlaces('again', finding.missing, finding.there);
-    default:
-      return finding.found;
-  }
+  if (finding.found === 'lost') return betweenPlaces('lost', finding.after, finding.before);
+  return finding.found === 'contradiction' ? betweenPlaces('again', finding.missing, finding.there) : finding.found;
 }
 
 const numberIn = (inputs: Inputs, id: string): number | undefined => {

@@ -67,6 +67,23 @@ function atOnce(most: number): RequestHandler {
   };
 }
 
+/**
+ * Refuses files beyond so many under way at a time, whoever sends them: each is held whole while it comes. Counted over the
+ * server, before anything of the body is read.
+ */
+export function limitFiles(most: number): RequestHandler {
+  let underWay = 0;
+  return (_request, response, next) => {
+    if (underWay >= most) {
+      sendProblem(response, new ProblemError('unavailable', 'Many photos come in just now. Try again shortly.'));
+      return;
+    }
+    underWay += 1;
+    response.once('close', () => (underWay -= 1));
+    next();
+  };
+}
+
 /** Refuses one client more than its share of the server. */
 export const limitClients = (limits: ClientLimits): RequestHandler[] => [
   rateLimit({

@@ -2,6 +2,7 @@ import { json, raw, type Request, type Response, type Router } from 'express';
 import type { z } from 'zod';
 import type { Permission, RequestContext } from '../identity/context.ts';
 import { contextOf } from '../identity/context.ts';
+import { limitFiles } from './front-door.ts';
 import { ProblemError } from './problems.ts';
 import { checkReadable } from './readable-text.ts';
 
@@ -107,11 +108,15 @@ async function answer(spec: AnyRoute, request: Request, response: Response): Pro
   response.json(reply);
 }
 
+/** Files that may be on their way in at a time: some 100 MB when each is as large as may be. */
+const MOST_FILES = 8;
+
 /** Hangs routes into a router; errors reach the error handler. */
 export function mount(router: Router, routes: readonly AnyRoute[]): void {
+  const files = limitFiles(MOST_FILES);
   for (const spec of routes) {
     const isFile = 'bytes' in spec && spec.bytes !== undefined;
-    const parser = isFile ? raw({ type: () => true, limit: spec.bytes }) : json({ limit: '256kb' });
-    router[spec.method](spec.path, parser, (request, response) => answer(spec, request, response));
+    const parsers = isFile ? [files, raw({ type: () => true, limit: spec.bytes })] : [json({ limit: '256kb' })];
+    router[spec.method](spec.path, ...parsers, (request, response) => answer(spec, request, response));
   }
 }

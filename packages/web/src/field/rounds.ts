@@ -163,6 +163,13 @@ export function fitPart(visitId: string, id: string, fitted: FittedPart): Promis
   ]);
 }
 
+/**
+ * This device's moment, but not before another: what another device with a faster clock has opened is put back after that,
+ * whatever this one's clock says.
+ */
+export const momentAfter = (earlier: string): string =>
+  new Date(Math.max(Date.now(), Date.parse(earlier))).toISOString();
+
 const looseEndToSend = (visitId: string, { id, ...end }: LooseEnd): Outgoing => ({
   path: `/api/loose-ends/${id}`,
   body: { visitId, ...end },

@@ -12,14 +12,18 @@ const STANDINGS = `('sound', 'unproven', 'watch', 'act', 'stop')`;
 /**
  * What must hold of every row, whatever wrote it: figures that are numbers (NaN counts as larger than infinity here),
  * standings there are, times that every client can read. What earlier versions let in is put right first: a part that
- * cannot be sorted is unproven until it is judged anew, and a prior that is not whole is learned anew. Readings and times
- * are never changed: for those the rule holds from now on.
+ * cannot be sorted is unproven until it is judged anew, a prior that is not whole is learned anew, and rounds of the year
+ * 10000 come back to where they can be read. Readings are never changed: for those the rule holds from now on.
  */
 const BOUNDS = `
     update components set standing = 'unproven', severity = 1, urgency = 0, chance = 0, lead = null,
         revision = revision + 1
       where not (urgency >= 0 and urgency < 'infinity' and chance >= 0 and chance <= 1);
     update firms set prior = null, prior_learned_at = null where prior is not null and not ${WHOLE_PRIOR};
+
+    -- What an earlier version rounded into the year 10000: no client could read the list it stands in.
+    update visits set started_at = '2099-12-31' where started_at >= '2100-01-02';
+    update visits set closed_at = '2099-12-31' where closed_at >= '2100-01-02';
 
     alter table components
       add constraint components_standing check (standing in ${STANDINGS} and severity between 0 and 4),

@@ -118,7 +118,8 @@ test('many at once wait in one queue, the event loop is never held, and those be
   const replies = await Promise.all(Array.from({ length: 24 }, () => put(v7(), bytes)));
   clearInterval(timer);
   const statuses = replies.map((r) => r.status);
-  expect(statuses.filter((s) => s === 200).length).toBeGreaterThanOrEqual(10);
+  expect(statuses.filter((s) => s === 200).length).toBeGreaterThanOrEqual(4);
+  expect(statuses.filter((s) => s === 503).length).toBeGreaterThan(0);
   expect(statuses.filter((s) => s !== 200 && s !== 503)).toEqual([]);
   for (const reply of replies.filter((r) => r.status === 503)) expect(reply.headers['retry-after']).toBe('3');
   expect(longest).toBeLessThan(400);

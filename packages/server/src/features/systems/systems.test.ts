@@ -40,7 +40,7 @@ test('an empty plate is a plate', async () => {
 test.each<[string, object, string]>([
   ['no address', { address: ' ' }, 'address'],
   ['a kind nobody makes', { kind: 'perpetual-motion' }, 'kind'],
-  ['an unreadable rating', { plate: { capacitorRating: '45+5 µF 440' } }, 'plate.capacitorRating'],
+  ['an unreadable rating', { plate: { capacitorRating: '45+5 µF 444' } }, 'plate.capacitorRating'],
   ['amps in words', { plate: { compressorRla: 'many' } }, 'plate.compressorRla'],
   ['amps beyond measure', { plate: { compressorRla: 1e9 } }, 'plate.compressorRla'],
   ['a day that is none', { installedOn: '2021-02-31' }, 'installedOn'],

@@ -20,6 +20,7 @@ export function ChoiceInput({
   return (
     <ToggleGroup.Root
       type="single"
+      data-input={spec.id}
       aria-label={name}
       value={value}
       onValueChange={(chosen) => chosen && onChoose(chosen)}

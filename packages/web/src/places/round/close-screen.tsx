@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
-import { change, closeRound } from '../../field/rounds.ts';
+import { change, closeRound, momentAfter } from '../../field/rounds.ts';
 import { Button, ButtonLink } from '../../kit/button.tsx';
 import { ReasonLine } from '../../kit/reason-line.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
@@ -76,7 +76,7 @@ function Close({ system, record, view }: Extract<RoundScreenData, { status: 'her
         ? 'Take or put off what is missing first.'
         : null;
   const close = () => {
-    void closeRound(record.visitId, new Date().toISOString(), record.note);
+    void closeRound(record.visitId, momentAfter(record.startedAt), record.note);
     void navigate(`/systems/${system.id}`);
   };
   return (

@@ -3,14 +3,14 @@ import { Spline } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { keepLooseEnd } from '../../field/rounds.ts';
+import { keepLooseEnd, momentAfter } from '../../field/rounds.ts';
 import type { RoundRecord } from '../../field/round-record.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field } from '../../kit/field.tsx';
 
 /** Notes that a loose end is put back, now. */
 export const putBack = (record: RoundRecord, end: LooseEnd): void =>
-  void keepLooseEnd(record.visitId, { ...end, putBackAt: new Date().toISOString() });
+  void keepLooseEnd(record.visitId, { ...end, putBackAt: momentAfter(end.openedAt) });
 
 /** A fresh loose end, opened now. */
 export const openedNow = <C extends LooseEndCode | null>(code: C, text = ''): LooseEnd & { code: C } => ({

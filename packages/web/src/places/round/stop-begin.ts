@@ -1,5 +1,5 @@
 import { isLoose, type LooseEnd } from '@yarnix/core';
-import { change, keepLooseEnd, openLooseEnds } from '../../field/rounds.ts';
+import { change, keepLooseEnd, momentAfter, openLooseEnds } from '../../field/rounds.ts';
 import type { RoundRecord } from '../../field/round-record.ts';
 import { openedNow } from './loose-ends-bar.tsx';
 import type { RoundStop } from './round-view.ts';
@@ -19,7 +19,8 @@ export function beginStop(record: RoundRecord, stop: RoundStop): void {
     begun: [...r.begun, stop.id],
     runningSince: stop.settle && !r.runningSince[stop.mode] ? { ...r.runningSince, [stop.mode]: now } : r.runningSince,
   }));
-  for (const end of toPutBackFirst(record, stop)) void keepLooseEnd(record.visitId, { ...end, putBackAt: now });
+  for (const end of toPutBackFirst(record, stop))
+    void keepLooseEnd(record.visitId, { ...end, putBackAt: momentAfter(end.openedAt) });
   void openLooseEnds(
     record.visitId,
     stop.instructions.map((i) => openedNow(i.opens)),
