@@ -43,7 +43,7 @@ type LogArguments = Parameters<LogFn>;
 function withOwnWords(this: Logger, args: LogArguments, method: LogFn): void {
   const [first, words] = args as readonly unknown[];
   if (first instanceof Error) method.call(this, { err: first }, typeof words === 'string' ? words : 'an error');
-  else if (typeof first === 'object' && words === undefined) method.call(this, first as object, 'no words');
+  else if (typeof first === 'object' && first !== null && words === undefined) method.call(this, first, 'no words');
   else method.apply(this, args);
 }
 

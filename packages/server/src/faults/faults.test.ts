@@ -1,5 +1,6 @@
 import { jest } from '@jest/globals';
 import { spawn, type ChildProcess } from 'node:child_process';
+import type { Server } from 'node:http';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -110,7 +111,7 @@ test(`a database lost ${STRIKES} times: 503 with retry-after meanwhile, and it r
   const line = await cuttable(suite.url);
   const db = connect(line.url, 6);
   const app = createApp({ db, log: createLog('silent'), now: () => new Date() });
-  const server = await new Promise<import('node:http').Server>((resolve) => {
+  const server = await new Promise<Server>((resolve) => {
     const made = app.listen(0, '127.0.0.1', () => resolve(made));
   });
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
@@ -146,7 +147,7 @@ test(`a database lost ${STRIKES} times: 503 with retry-after meanwhile, and it r
 
 test('connections that the database ends one by one are replaced, and a write answers for itself', async () => {
   let over = false;
-  const server = await new Promise<import('node:http').Server>((resolve) => {
+  const server = await new Promise<Server>((resolve) => {
     const made = suite.app.listen(0, '127.0.0.1', () => resolve(made));
   });
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
