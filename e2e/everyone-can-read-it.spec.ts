@@ -48,6 +48,7 @@ for (const theme of ['day', 'attic'] satisfies Theme[]) {
       [`/systems/${row.systemId}/threads/${row.componentId}/${row.kind}/${row.point}`, /Capacitance/],
       [`/systems/${row.systemId}/plate`, /Plate/],
       ['/refrigerants', /Refrigerants/],
+      ['/waiting', /Everything has reached|Not at the office/],
       ['/nowhere', /no such page/],
     ];
     for (const [path, heading] of screens) {

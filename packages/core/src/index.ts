@@ -19,6 +19,7 @@ export * from './trade/capacitor/replacement-words.ts';
 export * from './trade/controls/call-table.ts';
 export * from './trade/controls/control-chain.ts';
 export * from './trade/defrost/defrost-test.ts';
+export * from './trade/electric-heat/heat-added.ts';
 export * from './trade/electric-heat/heater.ts';
 export * from './trade/motor/compressor-rla.ts';
 export * from './trade/motor/three-wire-check.ts';

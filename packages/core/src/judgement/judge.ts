@@ -96,6 +96,12 @@ function judgeBaseline(
   );
 }
 
+/** What a value past its limit costs, beside the verdict that it is past it. */
+function costOf(kind: ReadingKind, value: number, about: About): Judgement | null {
+  const because = kind.costs?.(value, about);
+  return because ? { basis: 'cross-check', standing: 'act', limit: null, because } : null;
+}
+
 function judgeThreeWires(reading: JudgedReading, context: JudgeContext): Judgement | null {
   if (reading.kind !== 'compressor-amps') return null;
   const all: Partial<Record<Point, number>> = { ...context.companions, [reading.point]: reading.value ?? undefined };
@@ -167,6 +173,7 @@ function judgeNumber(
     found,
     plate,
     judgeBaseline(kind, alike, baseline, isFirst, failed, about, policy),
+    plate?.standing === 'act' ? costOf(kind, value, about) : null,
     judgeThreeWires(reading, context),
     ...(reading.finding && isBadFinding(reading, kind, policy) ? [] : (trend?.judgements ?? [])),
   ].filter((r) => r !== null);

@@ -42,6 +42,13 @@ export interface ReasonNumbers {
   finding: { readonly found: string };
   /** A thread that cannot be fitted: a figure in it is beyond reckoning. */
   'not-fitted': { readonly kind: string };
+  /** What a heater that should be off adds to the air being cooled; share null without the tons. */
+  'heat-added': {
+    readonly amps: number;
+    readonly volts: number;
+    readonly btuh: number;
+    readonly ofCooling: number | null;
+  };
   /** Figures that cannot both be right. */
   'does-not-fit': { readonly doubt: Doubt; readonly a: number; readonly b: number };
   'rating-unknown': { readonly text: string };

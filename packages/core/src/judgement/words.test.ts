@@ -114,6 +114,8 @@ test('every other reason has a sentence that holds its numbers', () => {
     { code: 'far-below-usual', numbers: base },
     { code: 'blocked-air', numbers: { ...base, motor: 'psc' } },
     { code: 'no-baseline-yet', numbers: { readings: 0 } },
+    { code: 'heat-added', numbers: { amps: 20.8, volts: 240, btuh: 17_034, ofCooling: null } },
+    { code: 'not-fitted', numbers: { kind: 'superheat' } },
     { code: 'is-the-baseline', numbers: { value: 41.4, unit: 'µF' } },
     { code: 'trend-too-short', numbers: { readings: 1, least: 2, by: 'bench' } },
     { code: 'trend-without-limit', numbers: { perYear: 0.2, readings: 4, unit: 'A' } },

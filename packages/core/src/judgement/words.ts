@@ -156,6 +156,8 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
     findingsOf(n.found)
       .map((finding) => finding.sentence)
       .join(' '),
+  'heat-added': (n) =>
+    `${sayQuantity(n.amps, 'A')} at ${sayQuantity(n.volts, 'V')} add ${sayQuantity(Math.round(n.btuh / 100) * 100, 'Btu/h')} to the air being cooled${n.ofCooling === null ? '' : `: ${sayPercent(100 * n.ofCooling)} of its cooling`}.`,
   'does-not-fit': (n) => DOUBTS[n.doubt](Number(n.a.toFixed(1)), Number(n.b.toFixed(1))),
   'rating-unknown': (n) =>
     n.text

@@ -209,6 +209,8 @@ export interface ReadingKind {
     },
     conditions: Conditions,
   ) => Conditions;
+  /** What a value that is past its limit costs, in figures; said beside the verdict. */
+  readonly costs?: (value: number, about: About) => Because | null;
   /** Turns a departure from the part's own baseline into a verdict; undefined where baselines are not judged. */
   readonly judgeBaseline?: (departure: Departure, about: About, policy: Policy) => Judgement;
 }

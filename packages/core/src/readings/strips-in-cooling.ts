@@ -1,3 +1,5 @@
+import { heatVoltsOf } from '../equipment/plate.ts';
+import { heatAdded } from '../trade/electric-heat/heat-added.ts';
 import type { ReadingKind } from './kind.ts';
 import { clampAmps } from './motor-amps.ts';
 import { unworn, windowLimits } from './window.ts';
@@ -28,4 +30,9 @@ export const stripsInCooling: ReadingKind = {
   ],
   limits: (_about, policy) => windowLimits('no-strips', { nominal: 0, upper: policy.electricHeat.zeroAmps }),
   plausible: () => ({ low: 0, high: 100 }),
+  costs: (amps, { plate, conditions }) => {
+    const volts = conditions?.lineVolts ?? heatVoltsOf(plate);
+    const added = heatAdded({ volts, amps, tons: plate.tons });
+    return added && { code: 'heat-added', numbers: { amps, volts, ...added } };
+  },
 };
