@@ -57,13 +57,14 @@ async function targets(address: string, count: number): Promise<Target[]> {
     .limit(count)
     .select<{ id: string; system_id: string }[]>('id', 'system_id');
   await db.destroy();
-  return Promise.all(
-    parts.map(async ({ id, system_id: systemId }) => {
-      const visitId = v7();
-      await put(address, `/api/visits/${visitId}`, { systemId, startedAt: new Date().toISOString() });
-      return { systemId, componentId: id, visitId };
-    }),
-  );
+  const made: Target[] = [];
+  // One after the other: a client gets only its share of connections.
+  for (const { id, system_id: systemId } of parts) {
+    const visitId = v7();
+    await put(address, `/api/visits/${visitId}`, { systemId, startedAt: new Date().toISOString() });
+    made.push({ systemId, componentId: id, visitId });
+  }
+  return made;
 }
 
 async function put(address: string, path: string, body: object): Promise<void> {

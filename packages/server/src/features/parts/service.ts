@@ -2,7 +2,7 @@ import { dayOf, type ComponentView, type FittedPart, type KeptReading, type NewS
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import { digestOf } from '../../database/digest.ts';
-import { holdSystem } from '../../database/hold.ts';
+import { holdSystemOf } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { eventsService } from '../events/service.ts';
@@ -60,10 +60,9 @@ export function partsService(db: Knex) {
     check: (old: PartInSystem) => Promise<void>,
   ): Promise<{ part: ComponentView; isNew: boolean; systemId: string }> {
     const digest = digestOf(fitted);
-    const held = await store.find(context, fitted.replaces);
-    if (!held) throw notFound('part');
-    await holdSystem(db, context, held.system_id);
-    const old = (await store.find(context, fitted.replaces)) ?? held;
+    await holdSystemOf(db, context, fitted.replaces);
+    const old = await store.find(context, fitted.replaces);
+    if (!old) throw notFound('part');
     const existing = await store.find(context, id);
     if (existing) {
       if (existing.digest !== digest) throw new ProblemError('id-taken', 'Another part has this id.');

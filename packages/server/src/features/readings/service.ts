@@ -1,7 +1,7 @@
 import type { KeptReading, NewReading, ReadingView } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
-import { holdSystem } from '../../database/hold.ts';
+import { holdSystemOf } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { followUpsService } from '../follow-ups/service.ts';
@@ -32,7 +32,8 @@ export function readingsService(db: Knex) {
     if (!part) throw notFound('part');
     const visit = await visitsService(db, () => now).visit(context, reading.visitId);
     checkWhereAndWhen(reading, part, visit, now);
-    const tables = await refrigerantsService(db).tables(context);
+    // Only the refrigerant's own readings are worked out with tables.
+    const tables = part.kind === 'refrigerant-circuit' ? await refrigerantsService(db).tables(context) : {};
     const checked = checkAgainstRegistry(reading, part, tables);
     checkCorrection(reading, reading.supersedes ? await store.find(context, reading.supersedes) : undefined);
     const judged = { systemId: part.system_id, value: checked.value, finding: checked.finding, digest };
@@ -64,9 +65,7 @@ export function readingsService(db: Knex) {
     /** Keeps a reading; the same PUT twice is one reading. Runs in the caller's transaction. */
     async take(context: RequestContext, id: string, reading: NewReading, now: Date): Promise<ReadingView> {
       const digest = digestOf(reading);
-      const part = await partsService(db).find(context, reading.componentId);
-      if (!part) throw notFound('part');
-      await holdSystem(db, context, part.system_id);
+      await holdSystemOf(db, context, reading.componentId);
       const existing = await store.find(context, id);
       return existing ? sameAgain(existing, digest) : takeNew(context, id, reading, digest, now);
     },
