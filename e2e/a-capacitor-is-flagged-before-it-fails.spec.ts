@@ -8,8 +8,8 @@ test('from a plate to the Watch: a new system, its first round, a part replaced 
   const address = `7 Testing Terrace ${Date.now()}`;
   await page.getByLabel('Customer').fill('Umbrewick');
   await page.getByLabel('Address').fill(address);
-  await page.getByLabel('Dual, or the compressor’s single').fill('45/5 MFD 440');
-  await expect(page.getByText('“440” is a number without a unit')).toBeVisible();
+  await page.getByLabel('Dual, or the compressor’s single').fill('45/5 MFD 444');
+  await expect(page.getByText('“444” is a number without a unit')).toBeVisible();
   await page.getByLabel('Dual, or the compressor’s single').fill('45/5 MFD 440V');
   await expect(page.getByText('two numbers joined: a dual, the larger is HERM')).toBeVisible();
   await page.getByLabel('Compressor RLA').fill('19.9');
