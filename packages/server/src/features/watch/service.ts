@@ -7,6 +7,7 @@ import {
   type WatchChanges,
   type WatchPage,
 } from '@yarnix/core';
+import PQueue from 'p-queue';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { Wiring } from '../../services.ts';
@@ -31,6 +32,10 @@ const WEEK_MS = 7 * 86_400_000;
 const MOST_CHANGES = 30;
 /** Lines of an exported list. */
 const MOST_LINES = 20_000;
+
+/** Whole lists being made, one after the other, and how many may wait. */
+const lists = new PQueue({ concurrency: 1 });
+const MOST_LISTS = 12;
 
 /** The Watch: parts across all systems that are likely to fail before their next round, the most urgent first. */
 export function watchService({ db, now, log, countedEveryMs }: Pick<Wiring, 'db' | 'now' | 'log' | 'countedEveryMs'>) {
@@ -65,8 +70,14 @@ export function watchService({ db, now, log, countedEveryMs }: Pick<Wiring, 'db'
       return { ...summary, rows };
     },
 
-    csv: async (context: RequestContext, asked: Asked): Promise<string> =>
-      watchCsv(await store.rows(context, filterOf(asked), MOST_LINES, 0)),
+    /** The whole list: one is made at a time, since each holds all its rows; beyond a few, people are asked to come back. */
+    async csv(context: RequestContext, asked: Asked): Promise<string> {
+      if (lists.size >= MOST_LISTS)
+        throw new ProblemError('unavailable', 'Many lists are made just now. Try again shortly.');
+      return lists.add(async () =>
+        watchCsv(await store.rows(context, filterOf(asked), MOST_LINES, 0)),
+      ) as Promise<string>;
+    },
 
     /** What stands otherwise than a week ago. */
     async changes(context: RequestContext): Promise<WatchChanges> {
