@@ -1,5 +1,3 @@
-import type { Knex } from 'knex';
-import type { Logger } from 'pino';
 import { noteEventService } from './features/events/noting.ts';
 import { followUpsService } from './features/follow-ups/service.ts';
 import { looseEndsService } from './features/loose-ends/service.ts';
@@ -14,15 +12,7 @@ import { systemsService } from './features/systems/service.ts';
 import { closingService } from './features/visits/closing.ts';
 import { visitsService } from './features/visits/service.ts';
 import { watchService } from './features/watch/service.ts';
-
-/** What services are wired from: one database handle, the clock, the log, and two speeds (see AppOptions). */
-export interface Wiring {
-  readonly db: Knex;
-  readonly now: () => Date;
-  readonly log: Logger;
-  readonly probeSpeed: number;
-  readonly countedEveryMs: number;
-}
+import type { Wiring } from './wiring.ts';
 
 /** Every service on one database handle, and the clock. */
 export const servicesOn = ({ db, now, log, probeSpeed, countedEveryMs }: Wiring) => ({

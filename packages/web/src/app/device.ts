@@ -1,7 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { Outgoing } from '../field/outgoing.ts';
+import type { Outgoing, SetAside } from '../field/outgoing.ts';
 import type { RoundRecord } from '../field/round-record.ts';
-import type { SetAside } from '../field/set-aside.ts';
 
 /** What is kept on this device, so that neither a reload nor a lost signal loses anything. */
 export interface Device extends DBSchema {

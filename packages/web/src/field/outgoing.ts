@@ -11,6 +11,14 @@ export interface Outgoing {
   readonly id: string;
 }
 
+/** What the server understood and would not take: nothing typed is dropped, somebody decides about it. */
+export interface SetAside extends Outgoing {
+  readonly order: number;
+  /** The server's reason, and its code. */
+  readonly why: string;
+  readonly code: string;
+}
+
 /** What a PUT carries, by its address: the second word of it, or "closing". */
 type Carries =
   'visits' | 'closing' | 'readings' | 'components' | 'loose-ends' | 'follow-ups' | 'events' | 'photos' | 'other';

@@ -1,13 +1,7 @@
 import { device } from '../app/device.ts';
-import { carriedBy, redated, type Outgoing } from './outgoing.ts';
+import { carriedBy, redated, type Outgoing, type SetAside } from './outgoing.ts';
 
-/** What the server understood and would not take: nothing typed is dropped, somebody decides about it. */
-export interface SetAside extends Outgoing {
-  readonly order: number;
-  /** The server's reason, and its code. */
-  readonly why: string;
-  readonly code: string;
-}
+export type { SetAside } from './outgoing.ts';
 
 /**
  * Whether something must wait for what is set aside of its round: the round's own start goes before all of it, and its

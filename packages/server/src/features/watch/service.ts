@@ -10,7 +10,7 @@ import {
 import PQueue from 'p-queue';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import type { Wiring } from '../../services.ts';
+import type { Wiring } from '../../wiring.ts';
 import { watchCsv } from './csv.ts';
 import type { WatchFilter } from './filter.ts';
 import { changesStore } from './changes-store.ts';
