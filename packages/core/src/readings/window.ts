@@ -2,7 +2,7 @@ import { findingsOf } from '../judgement/findings.ts';
 import type { Judgement } from '../judgement/judgement.ts';
 import type { Because } from '../judgement/reasons.ts';
 import type { Doubt, Need, Rule, Snag } from '../judgement/rules.ts';
-import { severityOf, worstOf } from '../judgement/standing.ts';
+import { worstOf } from '../judgement/standing.ts';
 import type { Choice, Evaluated, Inputs, InputSpec, Limits } from './kind.ts';
 
 type Sides = Partial<Record<'nominal' | 'lower' | 'upper' | 'watchLower' | 'watchUpper', number>>;
@@ -72,9 +72,6 @@ export function judgeFindings(text: string): Judgement {
   const standing = worstOf(standings.length > 0 ? standings : ['unproven']);
   return { basis: 'finding', standing, limit: null, because: { code: 'finding', numbers: { found: text } } };
 }
-
-/** A finding that only counts as bad when it is worse than 'unproven'. */
-export const isBad = (text: string): boolean => severityOf(judgeFindings(text).standing) > severityOf('unproven');
 
 /** An entry of several choices as a list; empty when the excluding one was chosen. */
 export const severalIn = (inputs: Inputs, spec: Extract<InputSpec, { type: 'several' }>): string[] =>

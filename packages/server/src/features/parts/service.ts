@@ -41,7 +41,7 @@ export function partsService(db: Knex) {
     const system = { kind: first.system_kind, plate: first.system_plate, parts: living.map(componentOf), events };
     const newest = readings.reduce((latest, r) => Math.max(latest, dayOf(r.takenAt)), dayOf(now.toISOString()));
     const { stamp } = judging;
-    const rests = JSON.stringify([stamp, systemId, system.kind, system.plate, events]);
+    const rests = digestOf([stamp, systemId, system.kind, system.plate, events]);
     const { standings } = standingsOf(system, readings, newest, judging, threadMemo(rests));
     for (const row of living) {
       const stands = standings.get(row.id);

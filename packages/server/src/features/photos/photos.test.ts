@@ -95,7 +95,7 @@ test.each([
 });
 
 test('pixels are counted from the header, before anything is unpacked', async () => {
-  // 100 megapixels of one colour: a small file, 300 MB unpacked.
+  // 100 megapixels of one color: a small file, 300 MB unpacked.
   const bomb = await sharp({ create: { width: 10_000, height: 10_000, channels: 3, background: '#000' } })
     .png({ compressionLevel: 9 })
     .toBuffer();

@@ -10,8 +10,6 @@ const THUMB_PX = 360;
 const MOST_PX = 2400;
 /** A small file can unpack into an enormous picture: 50 megapixels are more than a phone makes, and 150 MB unpacked. */
 const MOST_PIXELS = 50_000_000;
-/** Photos waiting to be unpacked; each is held whole. More are asked to come back. */
-const MOST_WAITING = 12;
 
 // One picture is unpacked at a time, by one thread, and nothing of it is kept: memory stays bounded whatever comes.
 sharp.cache(false);
@@ -76,11 +74,9 @@ async function unpack(bytes: Buffer): Promise<Picture> {
 /**
  * Reads a picture by its content, whatever its name says: JPEG, PNG or WebP. It is turned upright, made no larger than
  * needed, written anew (which leaves out the place and camera noted in the file), and given a thumbnail. Throws
- * photo-refused with the reason, and unavailable while too many wait.
+ * photo-refused with the reason. How many wait at most is how many may come in at a time.
  */
 export async function pictureOf(bytes: Buffer): Promise<Picture> {
   if (bytes.length === 0) return refuse('The file is empty.');
-  if (queue.size >= MOST_WAITING)
-    throw new ProblemError('unavailable', 'Many photos wait just now. Try again shortly.');
   return queue.add(() => unpack(bytes)) as Promise<Picture>;
 }
