@@ -33,11 +33,12 @@ const nextRound = nextRoundAfter(today, DEFAULT_POLICY);
 const threadAt = (i: number): ThreadReading[] => threads[i % threads.length] ?? [];
 const verdict = (i: number) => {
   const reading: JudgedReading = {
+    id: 'typed',
     kind: 'run-capacitor-capacitance',
     point: 'herm',
     method: 'bench',
     value: 39 + (i % 10) / 10,
-    finding: null,
+    findings: [],
     day: today,
   };
   return judge(

@@ -46,7 +46,7 @@ async function floor(url: string): Promise<number> {
   const began = performance.now();
   await db.raw(`
     select count(*), sum(length(row::text)) from (
-      select r.component_id, r.kind, r.point, r.method, r.value, r.finding, r.taken_at, r.conditions
+      select r.component_id, r.kind, r.point, r.method, r.value, r.findings, r.taken_at, r.conditions
       from readings r join components k on k.id = r.component_id and k.removed_on is null
     ) row`);
   await db.destroy();

@@ -1,24 +1,45 @@
 import {
+  assessSystem,
   learnPrior,
   nextRoundAfter,
   POLICIES,
   sayReason,
-  systemThreads,
   threadsOfSystem,
   type JudgedSystem,
-  type KeptReading,
+  type Reading,
 } from '@yarnix/core';
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
-import { standingsOf } from '../../packages/server/src/features/parts/standings.ts';
 
-export interface FrozenSystem {
+/** As it was frozen: findings joined by commas, as they were kept then. */
+interface FrozenReading extends Omit<Reading, 'findings'> {
+  readonly finding: string | null;
+}
+interface FrozenSystem {
   readonly system: JudgedSystem;
-  readonly readings: readonly KeptReading[];
+  readonly readings: readonly FrozenReading[];
 }
 export interface FrozenFirm {
   readonly asOf: number;
   readonly systems: readonly FrozenSystem[];
+}
+
+const OF_CAPACITORS: Readonly<Record<string, string>> = {
+  sound: 'can-sound',
+  rusted: 'can-rusted',
+  bulged: 'can-bulged',
+  leaking: 'can-leaking',
+  burst: 'can-burst',
+  open: 'section-open',
+  shorted: 'section-shorted',
+  holds: 'section-holds',
+};
+
+/** A frozen reading as it is kept now. */
+function thawed({ finding, ...reading }: FrozenReading): Reading {
+  const codes = finding === null ? [] : finding.split(',');
+  const isCapacitor = reading.kind === 'run-capacitor-capacitance';
+  return { ...reading, findings: codes.map((code) => (isCapacitor && OF_CAPACITORS[code]) || code) };
 }
 
 export const readJson = (name: string): unknown =>
@@ -30,18 +51,22 @@ const figure = (value: number): number => Number(value.toPrecision(9));
 /** How every part and every thread of a firm stands, with the words that are said of it, by the id of each. */
 export function standsOf({ asOf, systems }: FrozenFirm): Record<string, unknown> {
   const policy = POLICIES.printed;
-  const prior = learnPrior(systems.flatMap(({ system, readings }) => threadsOfSystem(system, readings)));
-  const parts = systems.flatMap(({ system, readings }) => [
-    ...standingsOf({ ...system, parts: system.components }, readings, asOf, { policy, prior }).standings,
-  ]);
-  const threads = systems.flatMap(({ system, readings }) =>
-    systemThreads(system, readings, nextRoundAfter(asOf, policy), policy, prior),
-  );
+  const thawedSystems = systems.map(({ system, readings }) => ({ system, readings: readings.map(thawed) }));
+  const prior = learnPrior(thawedSystems.flatMap(({ system, readings }) => threadsOfSystem(system, readings)));
+  const judging = { nextRound: nextRoundAfter(asOf, policy), policy, prior };
+  const assessed = thawedSystems.map(({ system, readings }) => assessSystem(system, readings, judging));
+  const parts = assessed.flatMap((a) => a.parts);
+  const threads = assessed.flatMap((a) => a.threads);
   return {
     parts: Object.fromEntries(
-      parts.map(([id, { standing, urgency, chance, lead }]) => [
-        id,
-        [standing, figure(urgency), figure(chance), lead && `${lead.kind}/${lead.point}: ${sayReason(lead.because)}`],
+      parts.map(({ part, standing, urgency, chance, lead, threads: [first] }) => [
+        part.id,
+        [
+          standing,
+          figure(urgency),
+          figure(chance),
+          lead && first ? `${first.state.kind}/${first.state.point}: ${sayReason(lead.because)}` : null,
+        ],
       ]),
     ),
     threads: Object.fromEntries(

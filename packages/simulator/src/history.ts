@@ -1,6 +1,8 @@
 import {
   checkEntry,
+  chosenIn,
   componentsFor,
+  DAYS_A_YEAR,
   isoOf,
   planRound,
   ratingOf,
@@ -11,8 +13,8 @@ import {
   type Day,
   type Inputs,
   type NewReading,
-  type Plate,
   type PlannedReading,
+  type Plate,
   type Slot,
   type SystemKind,
 } from '@yarnix/core';
@@ -48,7 +50,7 @@ export interface SimulatedReading extends NewReading {
   readonly id: string;
   /** What the entry came to, kind's unit, so that nothing needs to work it out again. */
   readonly value: number | null;
-  readonly finding: string | null;
+  readonly findings: readonly string[];
 }
 
 export interface SimulatedVisit {
@@ -76,8 +78,6 @@ export interface HistoryOptions {
   /** Chance that a part found past its limit is left in place until the next round. */
   readonly leftInPlace: number;
 }
-
-const DAYS_A_YEAR = 365.2425;
 
 interface Making {
   readonly random: Random;
@@ -118,7 +118,7 @@ const sceneOn = (making: Making, day: Day, outdoorF: number): Scene => ({
 
 /** What is entered for a reading: what its instruments show, in the method's inputs; later samples are often left out. */
 function inputsFor(random: Random, scene: Scene, reading: PlannedReading<SimulatedPart>): Inputs {
-  const inputs: Record<string, number | string> = {};
+  const inputs: Record<string, number | string | readonly string[]> = {};
   for (const spec of reading.method.inputs) {
     if (spec.type === 'number' && spec.optional && reading.kind.component !== 'contactor' && spec.id !== 'supplyWetF')
       continue;
@@ -130,7 +130,8 @@ function inputsFor(random: Random, scene: Scene, reading: PlannedReading<Simulat
       method: reading.method.id,
     };
     const truth = truthAt(scene, held);
-    if (typeof truth === 'string' || spec.type !== 'number') inputs[spec.id] = String(truth);
+    if (spec.type === 'several') inputs[spec.id] = chosenIn(truth);
+    else if (typeof truth !== 'number' || spec.type !== 'number') inputs[spec.id] = String(truth);
     else inputs[spec.id] = Number.isFinite(truth) ? shown(random, truth, spec.unit) : 'OL';
   }
   // A sound capacitor kicks and falls back.
@@ -182,19 +183,19 @@ function record(
     kind: planned.kind.id,
     point: planned.point,
     method: planned.method.id,
-    inputs,
+    inputs: { ...checked.inputs } as NewReading['inputs'],
     takenAt: new Date(takenAt).toISOString(),
     conditions,
     confirmed: checked.outcome === 'questioned',
     value: checked.value,
-    finding: checked.finding,
+    findings: checked.findings,
     ...(supersedes ? { supersedes } : {}),
   };
   making.history.readings.push(reading);
   const told = {
     inputs,
     value: checked.value,
-    finding: checked.finding,
+    findings: checked.findings,
     point: planned.point,
     altitudeFt: plate.altitudeFt,
   };

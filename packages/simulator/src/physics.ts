@@ -1,10 +1,11 @@
 import {
+  DAYS_A_YEAR,
+  deliveredCapacity,
   expectedOn,
   heatCircuitsOf,
   heatElementsOf,
   moistAir,
   nominalVoltsOf,
-  own,
   ratingOf,
   refrigerantName,
   saturationPressure,
@@ -12,12 +13,11 @@ import {
   type Component,
   type Day,
   type Point,
+  type ReadingKindId,
 } from '@yarnix/core';
 import { heatingSaturation } from './draw-plate.ts';
 import { wearOf, type Fault, type ModelHouse } from './model-house.ts';
 import { capacitanceAfter } from './wear.ts';
-
-const DAYS_A_YEAR = 365.2425;
 
 /** A house on a day: its weather, its age, its parts as they stand, and what is wrong with it. */
 export interface Scene {
@@ -32,7 +32,7 @@ export interface Scene {
 
 /** Where an instrument is held. */
 export interface Held {
-  readonly kind: string;
+  readonly kind: ReadingKindId;
   readonly point: Point;
   readonly input: string;
   readonly component: Component & { id: string };
@@ -154,7 +154,9 @@ function sensorOhms(scene: Scene, component: Component): number {
 
 const lugVolts = 352;
 
-type Truth = (scene: Scene, held: Held) => number | string;
+/** What is there: a number, a word of a choice, or the words of several choices. */
+type True = number | string | readonly string[];
+type Truth = (scene: Scene, held: Held) => True;
 
 function capacitorTruth(scene: Scene, { component, point, input }: Held): number | string {
   if (input === 'finding') {
@@ -177,13 +179,13 @@ function circuitTruth(side: 'suction' | 'liquid'): Truth {
   };
 }
 
-function defrostTruth(scene: Scene, { input }: Held): number | string {
+function defrostTruth(scene: Scene, { input }: Held): True {
   const ends = scene.house.plate.defrostTerminationF ?? 70;
-  const run: Record<string, number | string> = {
+  const run: Record<string, True> = {
     startF: Math.min(31, scene.outdoorF - 12),
-    seen: ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs']
-      .concat(scene.faults.has('no-defrost-heat') ? [] : ['back-up-heat-on'])
-      .join(','),
+    seen: ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs'].concat(
+      scene.faults.has('no-defrost-heat') ? [] : ['back-up-heat-on'],
+    ),
     seconds: 60 * scene.house.defrostMinutes,
     endF: ends + 1,
     endedBy: 'temperature',
@@ -201,12 +203,12 @@ const CALLS = {
   'call-emergency-heat': 'emergency-heat',
 } as const;
 
-function callTruth(scene: Scene, { point }: Held): string {
+function callTruth(scene: Scene, { point }: Held): readonly string[] {
   const call = CALLS[point as keyof typeof CALLS];
   const has = { kind: scene.house.kind, strips: scene.parts.some((p) => p.slot === 'electric-heat') };
   const runs: string[] = expectedOn(call, has);
   if (call === 'cooling' && scene.faults.has('strip-welded') && has.strips) runs.push('strips');
-  return runs.join(',') || 'nothing-runs';
+  return runs.length > 0 ? runs : ['nothing-runs'];
 }
 
 const coil =
@@ -216,7 +218,6 @@ const coil =
 
 const airflowLoss = (scene: Scene): number => (scene.house.plate.blowerMotor === 'ecm' ? 1.25 : 0.82);
 
-/** What a perfect instrument shows, by kind of reading; a finding's word where there is nothing to measure. */
 /** Across a contact of the sequencer and through it, with the call and without: a welded second one carries either way. */
 function contactTruth(scene: Scene, { point, input, method }: Held): number {
   const isWelded = scene.faults.has('strip-welded') && point === 'contact-2';
@@ -232,7 +233,8 @@ function chainTruth(scene: Scene, { input }: Held): number {
   return input === 'sensor-return' && coilF > 32 ? 0.2 : 25.6;
 }
 
-const TRUTHS: Readonly<Record<string, Truth>> = {
+/** What a perfect instrument shows, by kind of reading; the words of the choices where there is nothing to measure. */
+const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   complaint: () => 'routine',
   'room-temperature': (scene, { input }) => {
     const set = scene.season === 'spring' ? 75 : 70;
@@ -259,6 +261,16 @@ const TRUTHS: Readonly<Record<string, Truth>> = {
   'heat-rise': (scene) => airOf(scene).supplyF,
   'gas-rise': (scene) => airOf(scene).supplyF,
   'temperature-split': (scene, { input }) => (input === 'supplyF' ? airOf(scene).supplyF : airOf(scene).supplyWetF),
+  airflow: cfmOf,
+  'delivered-capacity': (scene) => {
+    const { returnF, returnWetF, supplyF, supplyWetF } = airOf(scene);
+    const capacity = deliveredCapacity({
+      cfm: cfmOf(scene),
+      entering: { dryBulbF: returnF, wetBulbF: returnWetF },
+      leaving: { dryBulbF: supplyF, wetBulbF: supplyWetF },
+    });
+    return capacity.outcome === 'value' ? capacity.total : 0;
+  },
   'blower-amps': (scene) =>
     scene.house.blowerAmps *
     (1 + scene.house.blowerDriftPerYear * Math.min(yearsOf(scene), 8)) *
@@ -300,9 +312,5 @@ const TRUTHS: Readonly<Record<string, Truth>> = {
 export const jumps = (scene: Scene, held: Held): boolean =>
   held.kind === 'contactor-coil-ohms' && scene.faults.has('coil-jumps');
 
-/** What a perfect instrument held there would show: a number in the input's unit (Infinity for OL), or a finding's word. */
-export function truthAt(scene: Scene, held: Held): number | string {
-  const truth = own(TRUTHS, held.kind);
-  if (!truth) throw new Error(`the model house knows nothing of ${held.kind}`);
-  return truth(scene, held);
-}
+/** What a perfect instrument held there would show: a number in the input's unit (Infinity for OL), or what is seen, in the words of the choices. */
+export const truthAt = (scene: Scene, held: Held): True => TRUTHS[held.kind](scene, held);

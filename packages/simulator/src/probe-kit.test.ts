@@ -32,12 +32,12 @@ function sceneOf(
     faults: new Set(faults),
   };
 }
-const heldAt = (scene: Scene, kind: string, slot: string, point: Held['point'], input: string): Held => {
+const heldAt = (scene: Scene, kind: Held['kind'], slot: string, point: Held['point'], input: string): Held => {
   const component = scene.parts.find((p) => p.slot === slot);
   if (!component) throw new Error(`no ${slot}`);
   return { kind, point, input, component };
 };
-const number = (scene: Scene, ...at: [kind: string, slot: string, point: Held['point'], input: string]): number =>
+const number = (scene: Scene, ...at: [kind: Held['kind'], slot: string, point: Held['point'], input: string]): number =>
   Number(truthAt(scene, heldAt(scene, ...at)));
 
 function listen(scene: Scene, held: Held, unit: Unit, running: number, seconds: number, seed = 1): Sample[] {

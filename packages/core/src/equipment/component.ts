@@ -148,6 +148,23 @@ export interface Component {
   readonly fittedOn: Day | null;
 }
 
+/** What stands for a place rather than a part: it is looked at and measured, never fitted anew. */
+const PLACES: ReadonlySet<ComponentKind> = new Set([
+  'supply',
+  'refrigerant-circuit',
+  'air-side',
+  'outdoor-unit',
+  'indoor-unit',
+  'gas-heat',
+]);
+
+/** Whether a component can be replaced on the spot, so that a new life begins. */
+export const isReplaceable = ({ kind }: Pick<Component, 'kind'>): boolean => !PLACES.has(kind);
+
+/** Whether its label carries a rating that the replacement must be held against. */
+export const hasRating = ({ kind }: Pick<Component, 'kind'>): boolean =>
+  kind === 'run-capacitor' || kind === 'start-capacitor';
+
 /** A place on a component where a meter goes, and what it is called: a lug, a wire, a circuit, or the whole part. */
 export const POINT_NAMES = {
   herm: 'HERM',
@@ -218,8 +235,17 @@ function componentPlate(slot: Slot, plate: Plate): ComponentPlate {
   return rating ? { rating } : {};
 }
 
+/** Labels are few and asked for with every verdict: each is read once. */
+const READ = new Map<string, CapacitorRating | null>();
+const MOST_READ = 2000;
+
 /** The rating of a capacitor as read from its label; null when there is no label text or it cannot be read. */
-export function ratingOf(component: { plate: ComponentPlate }): CapacitorRating | null {
-  const read = parseCapacitorRating(component.plate.rating ?? '');
-  return read.outcome === 'rating' ? read : null;
+export function ratingOf({ plate: { rating = '' } }: { plate: ComponentPlate }): CapacitorRating | null {
+  const known = READ.get(rating);
+  if (known !== undefined) return known;
+  const read = parseCapacitorRating(rating);
+  if (READ.size >= MOST_READ) READ.clear();
+  const result = read.outcome === 'rating' ? read : null;
+  READ.set(rating, result);
+  return result;
 }

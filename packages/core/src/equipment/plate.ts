@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SWITCH_ORDERS } from '../trade/controls/control-chain.ts';
+import { SWITCH_ORDERS } from './switch-order.ts';
 import { SYSTEM_KINDS } from './system-kind.ts';
 
 const words = (max: number) => z.string().trim().max(max, `at most ${max} characters`).optional();

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { POINTS } from '../equipment/component.ts';
 import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
-import { conditionsSchema } from '../readings/conditions.ts';
+import { conditionsSchema } from '../readings/contract/conditions.ts';
 
 /** What a probe's value was taken from: the window's samples, its length in s, and its spread in the input's unit. */
 export const probeWindowSchema = z.object({
@@ -20,7 +20,9 @@ export const newReadingSchema = z.object({
   method: z.string().max(40),
   inputs: z.record(
     z.string().max(40),
-    z.union([z.number(), z.string().max(200)], { error: 'must be a number or one of the choices' }),
+    z.union([z.number(), z.string().max(200), z.array(z.string().max(60)).max(20)], {
+      error: 'must be a number or one of the choices',
+    }),
   ),
   takenAt: givenMomentSchema,
   conditions: conditionsSchema.default({}),
@@ -42,9 +44,9 @@ export const readingSchema = z.object({
   kind: z.string(),
   point: z.enum(POINTS),
   method: z.string(),
-  inputs: z.record(z.string(), z.union([z.number(), z.string()])),
+  inputs: z.record(z.string(), z.union([z.number(), z.string(), z.array(z.string())])),
   value: z.number().nullable(),
-  finding: z.string().nullable(),
+  findings: z.array(z.string()),
   takenAt: momentSchema,
   conditions: conditionsSchema,
   confirmed: z.boolean(),

@@ -1,14 +1,13 @@
 import { z } from 'zod';
-import { SLOTS } from '../equipment/component.ts';
+import { POINTS, SLOTS } from '../equipment/component.ts';
 import { systemKindSchema } from '../equipment/plate.ts';
-import { STANDINGS } from '../judgement/standing.ts';
+import { becauseSchema } from '../verdict/reasons.ts';
+import { STANDINGS } from '../verdict/standing.ts';
 import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
-
-const numbers = z.record(z.string(), z.union([z.number(), z.string(), z.boolean(), z.null()]));
 
 /** What an inline thread is drawn from: points, limit, baseline and the range ahead; days since 1970, kind's unit. */
 export const inlineThreadSchema = z.object({
-  points: z.array(z.object({ day: z.number(), value: z.number() })),
+  points: z.array(z.object({ day: z.number(), value: z.number() })).readonly(),
   limit: z.number().nullable(),
   baseline: z.number().nullable(),
   /** `now`: where the part is believed to be at its last reading; the range ahead begins there. */
@@ -22,7 +21,6 @@ export const inlineThreadSchema = z.object({
     })
     .nullable(),
 });
-export type InlineThreadData = z.infer<typeof inlineThreadSchema>;
 
 /** One component on the Watch list, with its most urgent thread. */
 export const watchRowSchema = z.object({
@@ -34,9 +32,9 @@ export const watchRowSchema = z.object({
   urgency: z.number(),
   chance: z.number(),
   kind: z.string(),
-  point: z.string(),
-  because: z.object({ code: z.string(), numbers }),
-  also: z.array(z.object({ code: z.string(), numbers })),
+  point: z.enum(POINTS),
+  because: becauseSchema,
+  also: z.array(becauseSchema),
   thread: inlineThreadSchema,
   address: z.string(),
   area: z.string().nullable(),

@@ -1,8 +1,8 @@
 import type { Unit } from '../quantity/unit.ts';
-import type { Limits } from '../readings/kind.ts';
-import type { Judgement } from './judgement.ts';
-import type { Because, Position } from './reasons.ts';
-import type { Standing } from './standing.ts';
+import type { Limits } from '../verdict/limits.ts';
+import type { Judgement } from '../verdict/judgement.ts';
+import type { Because, Position } from '../verdict/reasons.ts';
+import type { Standing } from '../verdict/standing.ts';
 
 const STANDING_AT: Readonly<Record<Position, Standing>> = { within: 'sound', nearing: 'watch', past: 'act' };
 

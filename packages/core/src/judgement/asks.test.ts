@@ -1,11 +1,13 @@
-import { compressorAmps } from '../readings/compressor-amps.ts';
-import { lineVolts } from '../readings/line-volts.ts';
-import { outdoorLooks } from '../readings/outdoor-looks.ts';
-import { runCapacitorCapacitance } from '../readings/run-capacitor-capacitance.ts';
+import { compressorAmps } from '../readings/motor/compressor-amps.ts';
+import { lineVolts } from '../readings/controls/line-volts.ts';
+import { outdoorLooks } from '../readings/looks/outdoor-looks.ts';
+import { runCapacitorCapacitance } from '../readings/capacitor/run-capacitor-capacitance.ts';
 import { READING_KINDS } from '../readings/registry.ts';
 import { judged } from '../testing/reading.ts';
-import { askOf, ASK_WORDS, ASKS } from './asks.ts';
-import { FINDINGS } from './findings.ts';
+import { ASKS } from '../verdict/asks.ts';
+import { FINDINGS } from '../verdict/findings.ts';
+import { ASK_WORDS } from '../words/asks.ts';
+import { askOf } from './asks.ts';
 
 // Common practice, no source.
 
@@ -46,9 +48,9 @@ test('what is unsafe is switched off, what is dirty is cleaned', () => {
 test('every ask has its words, and every finding to act on asks for something', () => {
   expect(ASKS.filter((ask) => ask !== 'nothing' && ASK_WORDS[ask] === '')).toEqual([]);
   const silent = Object.entries(FINDINGS).filter(
-    ([found, { standing }]) =>
+    ([found, standing]) =>
       ['act', 'stop', 'watch'].includes(standing) &&
-      askOf({ basis: 'finding', standing, limit: null, because: { code: 'finding', numbers: { found } } }) ===
+      askOf({ basis: 'finding', standing, limit: null, because: { code: 'finding', numbers: { found: [found] } } }) ===
         'nothing',
   );
   expect(silent).toEqual([]);

@@ -1,26 +1,8 @@
-import type { FindingCode } from './findings.ts';
-import { findingsIn } from './findings.ts';
-import type { Judgement } from './judgement.ts';
-import type { ReasonNumbers } from './reasons.ts';
-import type { Rule } from './rules.ts';
-
-/**
- * What a verdict asks for. A reading alone condemns a part only where nothing else could read like that: amps never do,
- * an open winding or a capacitor past its limit does.
- */
-export const ASKS = [
-  'nothing',
-  'look-again',
-  'measure-again',
-  'find-cause',
-  'clean',
-  'adjust',
-  'repair',
-  'replace',
-  'call-utility',
-  'switch-off',
-] as const;
-export type Ask = (typeof ASKS)[number];
+import type { Ask } from '../verdict/asks.ts';
+import { isFinding, type FindingCode } from '../verdict/findings.ts';
+import type { Judgement } from '../verdict/judgement.ts';
+import type { ReasonNumbers } from '../verdict/reasons.ts';
+import type { Rule } from '../verdict/rules.ts';
 
 /** What being past a rule's lower or upper limit asks for; everything else asks for its cause. Common practice, no source. */
 const PAST: Readonly<Partial<Record<Rule, { readonly low?: Ask; readonly high?: Ask }>>> = {
@@ -55,11 +37,16 @@ const OF_FINDINGS: Readonly<Partial<Record<FindingCode, Ask>>> = {
   'chain-so-far-good': 'measure-again',
   'thermostat-stuck-shut': 'replace',
   'thermostat-open': 'replace',
+  'can-bulged': 'replace',
+  'can-leaking': 'replace',
+  'can-burst': 'replace',
+  'section-open': 'replace',
+  'section-shorted': 'replace',
 };
 
-function ofFindings(text: string, standing: Judgement['standing']): Ask {
-  const asked = findingsIn(text).map((code) => OF_FINDINGS[code] ?? (standing === 'act' ? 'find-cause' : 'look-again'));
-  return asked[0] ?? (standing === 'act' ? 'find-cause' : 'look-again');
+function ofFindings(codes: readonly string[], standing: Judgement['standing']): Ask {
+  const first = codes.find(isFinding);
+  return (first && OF_FINDINGS[first]) ?? (standing === 'act' ? 'find-cause' : 'look-again');
 }
 
 const ofRating = (n: ReasonNumbers['against-rating']): Ask =>
@@ -75,8 +62,6 @@ function whenNotSound({ because, standing }: Judgement): Ask {
   if (because.code === 'against-rating') return ofRating(because.numbers);
   if (because.code === 'against-window') return ofWindow(because.numbers);
   if (because.code === 'against-nominal-volts') return because.numbers.side === 'upper' ? 'call-utility' : 'find-cause';
-  if (because.code === 'open-section' || because.code === 'shorted-section') return 'replace';
-  if (because.code === 'looks') return because.numbers.look === 'rusted' ? 'look-again' : 'replace';
   if (because.code === 'odd-point') return 'measure-again';
   return standing === 'act' ? 'find-cause' : 'look-again';
 }
@@ -87,17 +72,3 @@ export function askOf(judgement: Judgement): Ask {
   if (judgement.standing === 'sound' || judgement.standing === 'unproven') return 'nothing';
   return whenNotSound(judgement);
 }
-
-/** What is asked for, in a technician's words; empty where nothing is. */
-export const ASK_WORDS: Readonly<Record<Ask, string>> = {
-  nothing: '',
-  'look-again': 'Look again next time',
-  'measure-again': 'Measure again',
-  'find-cause': 'Find the cause',
-  clean: 'Clean it',
-  adjust: 'Set it right',
-  repair: 'Repair it',
-  replace: 'Replace it',
-  'call-utility': 'Call the utility',
-  'switch-off': 'Switch it off',
-};

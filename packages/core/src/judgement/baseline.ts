@@ -1,6 +1,6 @@
-import type { Limits } from '../readings/kind.ts';
+import type { Limits } from '../verdict/limits.ts';
 import type { Day } from '../quantity/day.ts';
-import type { ComparedReading } from '../trend/ready-thread.ts';
+import type { ComparedReading } from './compare-readings.ts';
 
 /** A part's own normal value, under the kind's common conditions. */
 export interface Baseline {

@@ -1,14 +1,17 @@
-import type { About, Limits, ReadingKind } from '../readings/kind.ts';
-import type { Day } from '../quantity/day.ts';
 import { own } from '../quantity/own.ts';
-import { startingPrior, threadClassOf, type FleetPrior, type ThreadPrior } from '../trend/drift-prior.ts';
-import { fitThread, type ThreadFit } from '../trend/fit-thread.ts';
-import type { Limit, Outlook } from '../trend/outlook.ts';
-import { readyThread, referenceOf, type ComparedReading } from '../trend/ready-thread.ts';
-import { threadAhead } from '../trend/thread-ahead.ts';
-import type { Judgement } from './judgement.ts';
-import type { Policy } from './policy.ts';
-import type { Standing } from './standing.ts';
+import { threadClassOf, type NumericKind } from '../readings/contract/kind.ts';
+import { startingPrior, type FleetPrior, type ThreadPrior } from '../series/drift-prior.ts';
+import { fitThread, type ThreadFit } from '../series/fit-thread.ts';
+import type { Limit, Outlook } from '../series/outlook.ts';
+import { upTo } from '../series/ready-thread.ts';
+import { threadAhead } from '../series/thread-ahead.ts';
+import type { Day } from '../quantity/day.ts';
+import type { Judgement } from '../verdict/judgement.ts';
+import type { Limits } from '../verdict/limits.ts';
+import type { Policy } from '../verdict/policy.ts';
+import type { Standing } from '../verdict/standing.ts';
+import type { ComparedReading } from './compare-readings.ts';
+import type { PreparedSeries } from './prepare-series.ts';
 
 export interface TrendJudgement {
   readonly judgements: readonly Judgement[];
@@ -18,16 +21,8 @@ export interface TrendJudgement {
   readonly setAside: readonly number[];
 }
 
-/** What a thread's trend is judged from. */
+/** What a thread's trend is judged in the light of. */
 export interface TrendContext {
-  readonly about: About;
-  /** Of all readings of the thread, the newest last. */
-  readonly compared: readonly ComparedReading[];
-  /** At common conditions. */
-  readonly limits: Limits;
-  /** Nominal value or baseline, kind's unit. */
-  readonly reference: number;
-  readonly shifts: readonly Day[];
   readonly prior: FleetPrior | undefined;
   readonly nextRound: Day;
   readonly policy: Policy;
@@ -39,14 +34,14 @@ const TAKEN_FOR_TRUE = 0.5;
 const NEWS_FOR = 400;
 
 /** The sides of the limits that wear moves towards. */
-function wearLimit(kind: ReadingKind, limits: Limits): Limit {
+function wearLimit(kind: NumericKind, limits: Limits): Limit {
   if (!limits.known || kind.wear === 'none') return {};
   if (kind.wear === 'either') return { lower: limits.lower, upper: limits.upper };
   return kind.wear === 'falls' ? { lower: limits.lower } : { upper: limits.upper };
 }
 
 /** The prior of a thread's class: the fleet's, or what the kind starts with. */
-export const priorFor = (kind: ReadingKind, point: string, prior: FleetPrior | undefined): ThreadPrior =>
+export const priorFor = (kind: NumericKind, point: string, prior: FleetPrior | undefined): ThreadPrior =>
   own(prior ?? {}, threadClassOf(kind, point)) ?? startingPrior(kind);
 
 const judgement = (standing: Standing, because: Judgement['because'], limit: number | null = null): Judgement => ({
@@ -57,16 +52,16 @@ const judgement = (standing: Standing, because: Judgement['because'], limit: num
 });
 
 /** The method that reads the kind best, in its own words: what settles a doubt. */
-function settledBy(kind: ReadingKind, value: number): string {
+function settledBy(kind: NumericKind, value: number): string {
   const exact = kind.methods
-    .map((m) => ({ title: m.title, error: m.error(value) }))
+    .map((m) => ({ title: m.title, error: m.error?.(value) ?? 0 }))
     .filter((m) => m.error > 0)
     .sort((a, b) => a.error - b.error)[0];
   return exact?.title ?? kind.title;
 }
 
 function judgeOutlook(
-  kind: ReadingKind,
+  kind: NumericKind,
   fit: ThreadFit,
   ahead: Outlook,
   limits: Limit,
@@ -126,7 +121,7 @@ function nearerSide(limits: Limit, expected: number): 'lower' | 'upper' {
 }
 
 /** The last step that counts as one, as a judgement: watched while it is news and went the way wear would. */
-function stepJudgement(kind: ReadingKind, fit: ThreadFit, compared: readonly ComparedReading[]): Judgement | null {
+function stepJudgement(kind: NumericKind, fit: ThreadFit, compared: readonly ComparedReading[]): Judgement | null {
   const at = fit.stepChances.findLastIndex((chance) => chance > TAKEN_FOR_TRUE);
   const [before, after, newest] = [compared[at - 1], compared[at], compared.at(-1)];
   if (!before || !after || !newest) return null;
@@ -145,15 +140,12 @@ function stepJudgement(kind: ReadingKind, fit: ThreadFit, compared: readonly Com
   });
 }
 
-function oddJudgement(context: TrendContext, fit: ThreadFit, kind: ReadingKind, thread: ThreadPrior, chance: number) {
-  const { compared, reference, about, shifts, policy } = context;
+function oddJudgement(series: PreparedSeries, fit: ThreadFit, thread: ThreadPrior, chance: number, policy: Policy) {
+  const { compared, reference, kind, ready } = series;
   const newest = compared.at(-1);
   const at = fit.n - 1;
   if (!newest || (fit.oddChances[at] ?? 0) + (fit.stepChances[at] ?? 0) < policy.trend.askAgainChance) return null;
-  const without = fitThread(
-    readyThread(kind, compared.slice(0, -1), reference, about.component.fittedOn, shifts),
-    thread,
-  );
+  const without = fitThread(upTo(ready, at), thread);
   const last = compared.at(-2);
   if (!without || !last) return null;
   const expected = threadAhead(without, last.reading.day, reference, {}, newest.reading.day).expected;
@@ -169,21 +161,21 @@ function oddJudgement(context: TrendContext, fit: ThreadFit, kind: ReadingKind, 
  * measured again. With fewer readings than the policy's least it never says 'act', and says 'unproven' while the chance
  * is open. Values in the kind's unit under common conditions; days since 1970.
  */
-export function judgeByTrend(kind: ReadingKind, context: TrendContext): TrendJudgement {
-  const { compared, limits, about, policy, nextRound, shifts } = context;
+export function judgeByTrend(series: PreparedSeries, context: TrendContext): TrendJudgement {
+  const { kind, about, compared, limits, reference, ready } = series;
+  const { policy, nextRound } = context;
   const newest = compared.at(-1);
   if (compared.length < 2 || !newest) {
-    const numbers = { readings: compared.length, least: 2, by: settledBy(kind, newest?.value ?? context.reference) };
+    const numbers = { readings: compared.length, least: 2, by: settledBy(kind, newest?.value ?? reference) };
     const judgements = [judgement('unproven', { code: 'trend-too-short', numbers })];
     return { judgements, fit: null, outlook: null, setAside: [] };
   }
-  const reference = referenceOf(kind, context.reference);
   const prior = priorFor(kind, about.point, context.prior);
-  const fit = fitThread(readyThread(kind, compared, reference, about.component.fittedOn, shifts), prior);
+  const fit = fitThread(ready, prior);
   if (!fit) return { judgements: [], fit: null, outlook: null, setAside: [] };
   const limit = wearLimit(kind, limits);
   const outlook = threadAhead(fit, newest.reading.day, reference, limit, nextRound);
-  const odd = oddJudgement({ ...context, reference }, fit, kind, prior, outlook.chancePastLimit ?? 0);
+  const odd = oddJudgement(series, fit, prior, outlook.chancePastLimit ?? 0, policy);
   const stepped = odd ? null : stepJudgement(kind, fit, compared);
   const ahead = odd ? null : judgeOutlook(kind, fit, outlook, limit, reference, prior, policy);
   return {

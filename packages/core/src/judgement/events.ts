@@ -1,4 +1,5 @@
 import type { Day } from '../quantity/day.ts';
+import type { ReadingKindId } from '../readings/contract/kind-ids.ts';
 
 /**
  * Repairs and changes that move readings without a part having worn or been replaced, and the kinds of reading whose
@@ -35,7 +36,7 @@ export const EVENTS = {
   'contacts-dressed': { title: 'Contacts dressed or tightened', moves: ['contact-drop'] },
   'gas-adjusted': { title: 'Gas pressure adjusted', moves: ['gas-rise'] },
   'other-repair': { title: 'Another repair', moves: [] },
-} as const satisfies Record<string, { title: string; moves: readonly string[] }>;
+} as const satisfies Record<string, { title: string; moves: readonly ReadingKindId[] }>;
 
 export type EventKind = keyof typeof EVENTS;
 export const EVENT_KINDS = Object.keys(EVENTS) as EventKind[];

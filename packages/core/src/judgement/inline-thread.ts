@@ -1,26 +1,34 @@
-import type { InlineThreadData } from '../http/watch.ts';
-import type { JudgedReading } from './judge.ts';
 import type { ThreadState } from './thread-state.ts';
 
+/** What an inline thread is drawn from: days since 1970, kind's unit. */
+export interface InlineThreadData {
+  readonly points: readonly { readonly day: number; readonly value: number }[];
+  readonly limit: number | null;
+  readonly baseline: number | null;
+  readonly ahead: {
+    readonly day: number;
+    /** Where the part is believed to be at its last reading; the range ahead begins there. */
+    readonly now?: number | undefined;
+    readonly expected: number;
+    readonly low80: number;
+    readonly high80: number;
+  } | null;
+}
+
+/** A thread without a number. */
+export const NO_THREAD: InlineThreadData = { points: [], limit: null, baseline: null, ahead: null };
+
 /** What an inline thread is drawn from: its numbers in order as compared, limit, baseline and the range at the next round. */
-export function inlineThread(readings: readonly JudgedReading[], state: ThreadState): InlineThreadData {
-  const compared = state.numeric?.compared.map((c) => ({ day: c.reading.day, value: c.value }));
-  const points =
-    compared ??
-    readings
-      .filter((r) => r.value !== null)
-      .map((r) => ({ day: r.day, value: r.value ?? 0 }))
-      .sort((a, b) => a.day - b.day);
-  const ahead = state.numeric?.outlook ?? null;
-  const limits = state.numeric?.commonLimits;
-  const plate = state.numeric?.reasons.find((r) => r.basis === 'plate');
-  const trend = state.reasons.find((r) => r.because.code === 'trend')?.because;
+export function inlineThread({ numeric, reasons }: ThreadState): InlineThreadData {
+  if (!numeric) return NO_THREAD;
+  const { outlook: ahead, commonLimits: limits } = numeric;
+  const plate = reasons.find((r) => r.basis === 'plate');
+  const trend = reasons.find((r) => r.because.code === 'trend')?.because;
   const wearSide = trend?.code === 'trend' ? trend.numbers.side : ahead?.crossing?.side;
-  const limit = !limits?.known ? null : wearSide ? limits[wearSide] : (plate?.limit ?? null);
   return {
-    points,
-    limit,
-    baseline: state.numeric?.baseline?.value ?? null,
+    points: numeric.compared.map((c) => ({ day: c.reading.day, value: c.value })),
+    limit: !limits.known ? null : wearSide ? limits[wearSide] : (plate?.limit ?? null),
+    baseline: numeric.baseline?.value ?? null,
     ahead: ahead && {
       day: ahead.day,
       ...(ahead.now === undefined ? {} : { now: ahead.now }),

@@ -2,10 +2,11 @@ import { compressorRlaSpan } from '../trade/motor/compressor-rla.ts';
 import type { Component } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import { dayOf } from '../quantity/day.ts';
-import type { ThreadReading } from '../trend/ready-thread.ts';
-import { judge, UnknownReadingKind, type JudgeContext, type JudgedReading } from './judge.ts';
-import { DEFAULT_POLICY, POLICIES, type Policy } from './policy.ts';
-import { sayReason } from './words.ts';
+import type { JudgedReading, ThreadReading } from '../readings/contract/reading.ts';
+import type { FindingCode } from '../verdict/findings.ts';
+import { judge, UnknownReadingKind, type JudgeContext } from './judge.ts';
+import { DEFAULT_POLICY, POLICIES, type Policy } from '../verdict/policy.ts';
+import { sayReason } from '../words/reasons.ts';
 
 const today = dayOf('2026-10-10');
 const capacitor: Component = {
@@ -28,22 +29,24 @@ const context = (component: Component, plate: Plate = {}, earlier: readonly Thre
 });
 const bench = (
   value: number | null,
-  finding: string | null = null,
+  finding: FindingCode | null = null,
   point: JudgedReading['point'] = 'herm',
 ): JudgedReading => ({
+  id: 'typed',
   kind: 'run-capacitor-capacitance',
   point,
   method: 'bench',
   value,
-  finding,
+  findings: finding ? [finding] : [],
   day: today,
 });
 const amps = (kind: string, value: number, point: JudgedReading['point'] = 'whole'): JudgedReading => ({
+  id: 'typed',
   kind,
   point,
   method: 'clamp',
   value,
-  finding: null,
+  findings: [],
   day: today,
 });
 const series = (values: readonly number[], method = 'bench'): ThreadReading[] =>
@@ -102,25 +105,28 @@ describe('capacitance against the label, by the three schools', () => {
 });
 
 describe('findings', () => {
-  const finding = (method: string, text: string, point: JudgedReading['point']) =>
+  const finding = (method: string, text: FindingCode, point: JudgedReading['point']) =>
     judge({ ...bench(null, text, point), method }, context(capacitor), DEFAULT_POLICY);
 
   test.each([
-    ['looks', 'sound', 'can', 'sound'],
-    ['looks', 'rusted', 'can', 'watch'],
-    ['looks', 'bulged', 'can', 'act'],
-    ['looks', 'leaking', 'can', 'act'],
-    ['looks', 'burst', 'can', 'stop'],
-    ['needle-sweep', 'holds', 'herm', 'unproven'],
-    ['needle-sweep', 'open', 'herm', 'act'],
-    ['needle-sweep', 'shorted', 'fan', 'act'],
+    ['looks', 'can-sound', 'can', 'sound'],
+    ['looks', 'can-rusted', 'can', 'watch'],
+    ['looks', 'can-bulged', 'can', 'act'],
+    ['looks', 'can-leaking', 'can', 'act'],
+    ['looks', 'can-burst', 'can', 'stop'],
+    ['needle-sweep', 'section-holds', 'herm', 'unproven'],
+    ['needle-sweep', 'section-open', 'herm', 'act'],
+    ['needle-sweep', 'section-shorted', 'fan', 'act'],
   ] as const)('%s: %s at %s is %s', (method, text, point, standing) => {
     expect(finding(method, text, point).standing).toBe(standing);
   });
 
   test('no reading at all is an open section, and has no trend', () => {
-    const verdict = judge(bench(0, 'open'), context(capacitor, {}, series([40, 40, 40, 40])), DEFAULT_POLICY);
-    expect(verdict).toMatchObject({ standing: 'act', because: { code: 'open-section' } });
+    const verdict = judge(bench(0, 'section-open'), context(capacitor, {}, series([40, 40, 40, 40])), DEFAULT_POLICY);
+    expect(verdict).toMatchObject({
+      standing: 'act',
+      because: { code: 'finding', numbers: { found: ['section-open'] } },
+    });
     expect(verdict.reasons.some((r) => r.basis === 'trend')).toBe(false);
   });
 });
@@ -270,11 +276,12 @@ describe('line volts', () => {
     [257, 'act'],
   ])('%f V is %s', (value, standing) => {
     const reading: JudgedReading = {
+      id: 'typed',
       kind: 'line-volts',
       point: 'whole',
       method: 'meter',
       value,
-      finding: null,
+      findings: [],
       day: today,
     };
     expect(judge(reading, context(supply, { volts: '208/230' }), DEFAULT_POLICY).standing).toBe(standing);
@@ -286,8 +293,8 @@ describe('by trend', () => {
     const verdict = judge(bench(38), context(capacitor, {}, series([41.2, 40.6, 39.9, 39.3, 38.6])), DEFAULT_POLICY);
     const trend = verdict.reasons.find((r) => r.basis === 'trend');
     expect(trend).toMatchObject({ standing: 'act', because: { code: 'trend' } });
-    expect(verdict.outlook?.expected).toBeLessThan(38);
-    expect(verdict.outlook?.chancePastLimit).toBeGreaterThan(0.5);
+    expect(verdict.numeric?.outlook?.expected).toBeLessThan(38);
+    expect(verdict.numeric?.outlook?.chancePastLimit).toBeGreaterThan(0.5);
   });
 
   test('a steady thread is sound however many readings it has', () => {
@@ -311,13 +318,13 @@ describe('by trend', () => {
       standing: 'watch',
       because: { code: 'odd-point' },
     });
-    expect(verdict.outlook).toBeNull();
+    expect(verdict.numeric?.outlook).toBeNull();
   });
 
   test('a new part starts anew: its first reading is its baseline', () => {
     const fresh: Component = { ...capacitor, fittedOn: today };
     const verdict = judge(bench(41.4), context(fresh), DEFAULT_POLICY);
-    expect(verdict).toMatchObject({ standing: 'sound', baseline: { value: 41.4, from: 'as-fitted' } });
+    expect(verdict).toMatchObject({ standing: 'sound', numeric: { baseline: { value: 41.4, from: 'as-fitted' } } });
     expect(verdict.reasons.find((r) => r.basis === 'baseline')?.because.code).toBe('is-the-baseline');
   });
 

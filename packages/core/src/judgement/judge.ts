@@ -2,42 +2,31 @@ import type { Component, Point } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
-import type { About, Compared, Conditions, Inputs, Limits, ReadingKind } from '../readings/kind.ts';
+import type { About } from '../readings/contract/entry.ts';
+import type { Compared, NumericKind, ReadingKind } from '../readings/contract/kind.ts';
+import type { JudgedReading, ThreadReading } from '../readings/contract/reading.ts';
 import { readingKind } from '../readings/registry.ts';
-import { threeWireCheck } from '../trade/motor/three-wire-check.ts';
-import type { FleetPrior } from '../trend/drift-prior.ts';
-import type { ThreadFit } from '../trend/fit-thread.ts';
-import { aboutAlike, bringAlike } from '../trend/like-for-like.ts';
-import type { Outlook } from '../trend/outlook.ts';
-import { compareReadings, type ComparedReading, type ThreadReading } from '../trend/ready-thread.ts';
+import type { FleetPrior } from '../series/drift-prior.ts';
+import type { ThreadFit } from '../series/fit-thread.ts';
+import type { Outlook } from '../series/outlook.ts';
+import { standingOfFindings } from '../verdict/findings.ts';
+import type { Judgement } from '../verdict/judgement.ts';
+import type { Limits } from '../verdict/limits.ts';
+import type { Policy } from '../verdict/policy.ts';
+import { severityOf, worstOf, type Standing } from '../verdict/standing.ts';
 import { judgeAgainstPlate } from './against-plate.ts';
-import { baselineOf, type Baseline } from './baseline.ts';
+import type { Baseline } from './baseline.ts';
 import { judgeByTrend } from './by-trend.ts';
-import { shiftsOf, type SystemEvent } from './events.ts';
-import type { Judgement } from './judgement.ts';
-import type { Policy } from './policy.ts';
-import { severityOf, worstOf, type Standing } from './standing.ts';
-
-/** A reading as it is judged. */
-export interface JudgedReading {
-  readonly kind: string;
-  readonly point: Point;
-  readonly method: string;
-  /** In the kind's unit; null for a finding. */
-  readonly value: number | null;
-  readonly finding: string | null;
-  readonly day: Day;
-  /** What held while it was taken. */
-  readonly conditions?: Conditions | undefined;
-  readonly inputs?: Inputs | undefined;
-}
+import { bringAlike, type ComparedReading } from './compare-readings.ts';
+import type { SystemEvent } from './events.ts';
+import { prepareSeries } from './prepare-series.ts';
 
 /** What a reading is judged in the light of. */
 export interface JudgeContext {
   readonly systemKind: SystemKind;
   readonly plate: Plate;
   readonly component: Component;
-  /** Earlier readings of the same thread (kind, point, this life of the part), superseded ones left out, any order. */
+  /** Earlier numbers of the same thread (kind, point, this life of the part), superseded ones left out, any order. */
   readonly earlier: readonly ThreadReading[];
   /** The day of the next round. */
   readonly nextRound: Day;
@@ -49,10 +38,8 @@ export interface JudgeContext {
   readonly companions?: Partial<Record<Point, number>> | undefined;
 }
 
-/** A verdict: the worst of its judgements first, then all of them. */
-export interface Verdict extends Judgement {
-  readonly value: number | null;
-  readonly reasons: readonly Judgement[];
+/** What judging a number looked at; a finding has none of it. */
+export interface NumericPart {
   readonly baseline: Baseline | null;
   readonly fit: ThreadFit | null;
   readonly outlook: Outlook | null;
@@ -65,11 +52,25 @@ export interface Verdict extends Judgement {
   readonly setAside: readonly number[];
 }
 
+/** A verdict: the worst of its judgements first, then all of them. */
+export interface Verdict extends Judgement {
+  readonly value: number | null;
+  readonly reasons: readonly Judgement[];
+  readonly numeric: NumericPart | null;
+}
+
 /** Raised for a reading whose kind is not in the registry: a programming error, since entries are checked before. */
 export class UnknownReadingKind extends Error {}
 
+/** Judges findings by their table: as the worst of them. Null when nothing was found. */
+function judgeFindings({ findings, point }: JudgedReading): Judgement | null {
+  if (findings.length === 0) return null;
+  const because = { code: 'finding', numbers: { found: findings, point } } as const;
+  return { basis: 'finding', standing: standingOfFindings(findings), limit: null, because };
+}
+
 function judgeBaseline(
-  kind: ReadingKind,
+  kind: NumericKind,
   compared: Compared,
   baseline: Baseline | null,
   isFirst: boolean,
@@ -97,93 +98,56 @@ function judgeBaseline(
 }
 
 /** What a value past its limit costs, beside the verdict that it is past it. */
-function costOf(kind: ReadingKind, value: number, about: About): Judgement | null {
+function costOf(kind: NumericKind, value: number, about: About): Judgement | null {
   const because = kind.costs?.(value, about);
   return because ? { basis: 'cross-check', standing: 'act', limit: null, because } : null;
-}
-
-function judgeThreeWires(reading: JudgedReading, context: JudgeContext): Judgement | null {
-  if (reading.kind !== 'compressor-amps') return null;
-  const all: Partial<Record<Point, number>> = { ...context.companions, [reading.point]: reading.value ?? undefined };
-  const { common, run, 'start-wire': start } = all;
-  if (common === undefined || run === undefined || start === undefined) return null;
-  const check = threeWireCheck({ common, run, start });
-  if (check.outcome === 'cannot-say') return null;
-  const numbers = { expected: check.expectedCommon, value: common, offPercent: check.offPercent };
-  return check.outcome === 'agrees'
-    ? { basis: 'cross-check', standing: 'sound', limit: null, because: { code: 'three-wires-agree', numbers } }
-    : { basis: 'cross-check', standing: 'watch', limit: null, because: { code: 'three-wires-miss', numbers } };
 }
 
 /** The overall standing: whatever is wrong comes first; else the plate decides, or for some kinds the baseline may. */
 function combine(reasons: readonly Judgement[], kind: ReadingKind, point: Point): Standing {
   const worst = worstOf(reasons.map((r) => r.standing));
   if (severityOf(worst) > severityOf('unproven')) return worst;
-  const deciding = kind.plateDecides(point) ? ['plate', 'finding'] : ['plate', 'finding', 'baseline'];
+  const byBaseline = kind.type === 'number' && kind.baselineDecides?.(point);
+  const deciding = byBaseline ? ['plate', 'finding', 'baseline'] : ['plate', 'finding'];
   return reasons.some((r) => deciding.includes(r.basis) && r.standing === 'sound') ? 'sound' : 'unproven';
 }
 
-/** The whole thread up to this reading, brought to common conditions, with the limits that hold there. */
-function threadOf(
-  value: number,
-  reading: JudgedReading,
-  context: JudgeContext,
-  kind: ReadingKind,
-  about: About,
-  policy: Policy,
-) {
-  const { day, method, conditions, inputs } = reading;
-  const compared = compareReadings(kind, [...context.earlier, { day, value, method, conditions, inputs }], about);
-  return {
-    compared,
-    commonLimits: kind.limits(aboutAlike(kind, about), policy),
-    shifts: shiftsOf(kind.id, context.events ?? []),
-  };
-}
-
-/** A part that is open has no trend. */
-const isBadFinding = ({ finding, point }: JudgedReading, kind: ReadingKind, policy: Policy): boolean =>
-  !finding ||
-  !kind.judgeFinding ||
-  severityOf(kind.judgeFinding(finding, point, policy).standing) > severityOf('unproven');
+const isAtLeast = (judgement: Judgement | null, standing: Standing): boolean =>
+  judgement !== null && severityOf(judgement.standing) >= severityOf(standing);
 
 function judgeNumber(
   value: number,
   reading: JudgedReading,
   context: JudgeContext,
-  kind: ReadingKind,
+  kind: NumericKind,
   policy: Policy,
 ): Verdict {
-  const about: About = { ...context, point: reading.point, conditions: reading.conditions };
+  const { point, conditions, inputs } = reading;
+  const about: About = { ...context, point, conditions };
   const limits = kind.limits(about, policy);
-  const alike = bringAlike(kind, value, about, reading.conditions, reading.inputs);
-  const { compared, commonLimits, shifts } = threadOf(value, reading, context, kind, about, policy);
-  const baseline = baselineOf(compared, context.component.fittedOn, commonLimits, shifts);
-  const reference = (commonLimits.known ? commonLimits.nominal : baseline?.value) ?? value;
-  const { prior, nextRound } = context;
-  const trend =
-    kind.wear === 'none'
-      ? null
-      : judgeByTrend(kind, { about, compared, limits: commonLimits, reference, shifts, prior, nextRound, policy });
-  const isFirst = context.earlier.length === 0;
-  const found = reading.finding && kind.judgeFinding ? kind.judgeFinding(reading.finding, reading.point, policy) : null;
+  const series = prepareSeries(kind, [...context.earlier, { ...reading, value }], about, policy, context.events);
+  const trend = kind.wear === 'none' ? null : judgeByTrend(series, { ...context, prior: context.prior, policy });
+  const found = judgeFindings(reading);
   const plate = judgeAgainstPlate(value, limits, kind.unit);
-  const failed = [found, plate].some((j) => j && severityOf(j.standing) >= severityOf('act'));
+  const failed = isAtLeast(found, 'act') || isAtLeast(plate, 'act');
+  const isFirst = context.earlier.length === 0;
+  const alike = bringAlike(kind, value, about, conditions, inputs);
   const reasons = [
     found,
     plate,
-    judgeBaseline(kind, alike, baseline, isFirst, failed, about, policy),
-    plate?.standing === 'act' ? costOf(kind, value, about) : null,
-    judgeThreeWires(reading, context),
-    ...(reading.finding && isBadFinding(reading, kind, policy) ? [] : (trend?.judgements ?? [])),
+    judgeBaseline(kind, alike, series.baseline, isFirst, failed, about, policy),
+    plate.standing === 'act' ? costOf(kind, value, about) : null,
+    kind.acrossPoints?.({ ...context.companions, [point]: value }) ?? null,
+    // A part that is open has no trend.
+    ...(isAtLeast(found, 'watch') ? [] : (trend?.judgements ?? [])),
   ].filter((r) => r !== null);
-  return conclude(reasons, kind, reading.point, value, {
-    baseline,
+  return conclude(reasons, kind, point, value, {
+    baseline: series.baseline,
     fit: trend?.fit ?? null,
     outlook: trend?.outlook ?? null,
     limits,
-    commonLimits,
-    compared,
+    commonLimits: series.limits,
+    compared: series.compared,
     setAside: trend?.setAside ?? [],
   });
 }
@@ -193,12 +157,12 @@ function conclude(
   kind: ReadingKind,
   point: Point,
   value: number | null,
-  rest: Pick<Verdict, 'baseline' | 'fit' | 'outlook' | 'limits' | 'commonLimits' | 'compared' | 'setAside'>,
+  numeric: NumericPart | null,
 ): Verdict {
   const standing = combine(reasons, kind, point);
   const lead = reasons.find((r) => r.standing === standing) ?? reasons[0];
-  if (!lead) throw new UnknownReadingKind(`${kind.id} gives no judgement for a finding`);
-  return { ...lead, standing, value, reasons, ...rest };
+  if (!lead) throw new UnknownReadingKind(`${kind.id} gives no judgement for what was found`);
+  return { ...lead, standing, value, reasons, numeric };
 }
 
 /**
@@ -210,17 +174,8 @@ function conclude(
 export function judge(reading: JudgedReading, context: JudgeContext, policy: Policy): Verdict {
   const kind = readingKind(reading.kind);
   if (!kind) throw new UnknownReadingKind(reading.kind);
-  if (reading.value !== null) return judgeNumber(reading.value, reading, context, kind, policy);
-  const judged =
-    reading.finding && kind.judgeFinding ? [kind.judgeFinding(reading.finding, reading.point, policy)] : [];
-  const limits = kind.limits({ ...context, point: reading.point, conditions: reading.conditions }, policy);
-  return conclude(judged, kind, reading.point, null, {
-    baseline: null,
-    fit: null,
-    outlook: null,
-    limits,
-    commonLimits: limits,
-    compared: [],
-    setAside: [],
-  });
+  if (reading.value !== null && kind.type === 'number')
+    return judgeNumber(reading.value, reading, context, kind, policy);
+  const found = judgeFindings(reading);
+  return conclude(found ? [found] : [], kind, reading.point, null, null);
 }

@@ -1,12 +1,13 @@
-import { DEFAULT_POLICY } from './policy.ts';
-import { sayReason } from './words.ts';
-import { systemThreads, type KeptReading } from './system-threads.ts';
-import { learnThreadPrior } from '../trend/learn-prior.ts';
-import { threadPriorSchema } from '../trend/prior-schema.ts';
-import { runCapacitorCapacitance } from '../readings/run-capacitor-capacitance.ts';
+import { DEFAULT_POLICY } from '../verdict/policy.ts';
+import { sayReason } from '../words/reasons.ts';
+import type { Reading } from '../readings/contract/reading.ts';
+import { systemThreads } from './assess-system.ts';
+import { learnThreadPrior } from '../series/learn-prior.ts';
+import { threadPriorSchema } from '../series/prior-schema.ts';
+import { runCapacitorCapacitance } from '../readings/capacitor/run-capacitor-capacitance.ts';
 import { dayOf } from '../quantity/day.ts';
 
-const kept = (id: string, point: KeptReading['point'], value: number, takenAt: string): KeptReading => ({
+const kept = (id: string, point: Reading['point'], value: number, takenAt: string): Reading => ({
   id,
   visitId: takenAt,
   componentId: 'cap',
@@ -14,7 +15,7 @@ const kept = (id: string, point: KeptReading['point'], value: number, takenAt: s
   point,
   method: 'bench',
   value,
-  finding: null,
+  findings: [],
   takenAt: `${takenAt}T12:00:00.000Z`,
   supersedes: null,
 });
@@ -34,7 +35,7 @@ test.each([1e306, -1e306, Number.MAX_VALUE, NaN, Infinity])(
       ...days.map((day, n) => kept(`h${n}`, 'herm', n === 1 ? broken : 39 - n, day)),
       ...days.map((day, n) => kept(`f${n}`, 'fan', 4.9 - n / 20, day)),
     ];
-    const threads = systemThreads(system, readings, dayOf('2025-10-15'), DEFAULT_POLICY);
+    const threads = systemThreads(system, readings, { nextRound: dayOf('2025-10-15'), policy: DEFAULT_POLICY });
     const herm = threads.find((t) => t.state.point === 'herm')?.state;
     const fan = threads.find((t) => t.state.point === 'fan')?.state;
     for (const state of [herm, fan]) {

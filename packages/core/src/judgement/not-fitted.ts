@@ -1,4 +1,4 @@
-import type { JudgedReading } from './judge.ts';
+import type { JudgedReading } from '../readings/contract/reading.ts';
 import type { ThreadState } from './thread-state.ts';
 
 /** How a thread stands that cannot be judged: unproven, with the reason, and costing nothing else on the page its place. */

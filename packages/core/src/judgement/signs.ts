@@ -1,12 +1,12 @@
-import { findingsIn } from './findings.ts';
-import { severityOf } from './standing.ts';
+import { isFinding, type FindingCode } from '../verdict/findings.ts';
+import { severityOf } from '../verdict/standing.ts';
 import type { ThreadState } from './thread-state.ts';
 
 /**
  * What a thread shows, for rules that read several together: which way it moves, on which side of where it should be it
  * lies, and what was found.
  */
-export type Sign = 'rising' | 'falling' | 'high' | 'low' | 'steady' | `finding:${string}`;
+export type Sign = 'rising' | 'falling' | 'high' | 'low' | 'steady' | `finding:${FindingCode}`;
 
 /** A drift this many of its standard deviations from nought counts as a movement. */
 const MOVES_FROM = 1.6;
@@ -27,7 +27,8 @@ function ofPlace(state: ThreadState): Sign[] {
       signs.add(because.numbers.side === 'lower' ? 'low' : 'high');
     if ('offPercent' in because.numbers && 'baseline' in because.numbers)
       signs.add(because.numbers.offPercent < 0 ? 'low' : 'high');
-    if (because.code === 'open-section') signs.add('low');
+    // A section that reads nothing lies below its limit.
+    if (because.code === 'finding' && because.numbers.found.includes('section-open')) signs.add('low');
   }
   return [...signs];
 }
@@ -35,7 +36,7 @@ function ofPlace(state: ThreadState): Sign[] {
 /** Signs of a thread as it stands. */
 export function signsOf(state: ThreadState): Sign[] {
   const found = state.reasons.flatMap(({ because }) =>
-    because.code === 'finding' ? findingsIn(because.numbers.found).map((f): Sign => `finding:${f}`) : [],
+    because.code === 'finding' ? because.numbers.found.filter(isFinding).map((f): Sign => `finding:${f}`) : [],
   );
   return [...ofMovement(state), ...ofPlace(state), ...found];
 }

@@ -1,6 +1,7 @@
 import { dayOf } from '../quantity/day.ts';
-import { DEFAULT_POLICY } from './policy.ts';
-import { systemThreads, type KeptReading, type ThreadMemo } from './system-threads.ts';
+import { DEFAULT_POLICY } from '../verdict/policy.ts';
+import type { Reading } from '../readings/contract/reading.ts';
+import { systemThreads, type ThreadMemo } from './assess-system.ts';
 import type { ThreadState } from './thread-state.ts';
 
 const system = {
@@ -11,7 +12,7 @@ const system = {
     { id: 'fan', slot: 'outdoor-fan', kind: 'outdoor-fan', plate: {}, fittedOn: null },
   ],
 } as const;
-const reading = (id: string, over: Partial<KeptReading>): KeptReading => ({
+const reading = (id: string, over: Partial<Reading>): Reading => ({
   id,
   visitId: id.slice(1),
   componentId: 'cap',
@@ -19,7 +20,7 @@ const reading = (id: string, over: Partial<KeptReading>): KeptReading => ({
   point: 'herm',
   method: 'bench',
   value: 39,
-  finding: null,
+  findings: [],
   takenAt: `202${id.slice(1)}-04-15T12:00:00.000Z`,
   supersedes: null,
   ...over,
@@ -52,8 +53,9 @@ function counting(): ThreadMemo & { made: () => number } {
 
 test('with a memo the threads are as without, and only what a reading changed is worked out again', () => {
   const memo = counting();
-  const plain = (all: KeptReading[], at = next) => systemThreads(system, all, at, DEFAULT_POLICY);
-  const kept = (all: KeptReading[], at = next) => systemThreads(system, all, at, DEFAULT_POLICY, undefined, memo);
+  const plain = (all: Reading[], at = next) => systemThreads(system, all, { nextRound: at, policy: DEFAULT_POLICY });
+  const kept = (all: Reading[], at = next) =>
+    systemThreads(system, all, { nextRound: at, policy: DEFAULT_POLICY, memo });
   expect(kept(readings)).toEqual(plain(readings));
   const first = memo.made();
   expect(first).toBe(3);

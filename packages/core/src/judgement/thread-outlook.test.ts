@@ -8,9 +8,9 @@ import {
   type Thread,
   type ThreadOutlook,
 } from './thread-outlook.ts';
-import type { Conditions } from '../readings/kind.ts';
-import type { Because } from './reasons.ts';
-import { sayReason } from './words.ts';
+import type { Conditions } from '../readings/contract/conditions.ts';
+import type { Because } from '../verdict/reasons.ts';
+import { sayReason } from '../words/reasons.ts';
 
 const say = (because: Because) => sayReason(because).replaceAll('\u00a0', ' ');
 

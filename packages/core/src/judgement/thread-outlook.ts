@@ -2,22 +2,22 @@ import { componentsFor, type Component, type Point } from '../equipment/componen
 import type { Plate } from '../equipment/plate.ts';
 import { SYSTEM_KINDS, type SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
-import { own } from '../quantity/own.ts';
-import type { About, ReadingKind } from '../readings/kind.ts';
-import { readingKind } from '../readings/registry.ts';
-import { startingPrior, threadClassOf, type FleetPrior } from '../trend/drift-prior.ts';
-import { learnThreadPrior } from '../trend/learn-prior.ts';
-import { aboutAlike } from '../trend/like-for-like.ts';
-import type { Crossing } from '../trend/outlook.ts';
-import { compareReadings, readyThread, referenceOf, type ThreadReading } from '../trend/ready-thread.ts';
-import { fitThread, levelsAt, type ReadyThread } from '../trend/fit-thread.ts';
-import { mixtureMean } from '../trend/mixture.ts';
-import { baselineOf } from './baseline.ts';
-import { judgeByTrend } from './by-trend.ts';
-import { shiftsOf, type SystemEvent } from './events.ts';
-import type { Judgement } from './judgement.ts';
-import { DEFAULT_POLICY, type Policy } from './policy.ts';
-import { worstOf, type Standing } from './standing.ts';
+import type { About } from '../readings/contract/entry.ts';
+import { threadClassOf, type NumericKind } from '../readings/contract/kind.ts';
+import type { ThreadReading } from '../readings/contract/reading.ts';
+import { numericKind } from '../readings/registry.ts';
+import type { FleetPrior } from '../series/drift-prior.ts';
+import { fitThread, levelsAt, type ReadyThread } from '../series/fit-thread.ts';
+import { learnThreadPrior } from '../series/learn-prior.ts';
+import { mixtureMean } from '../series/mixture.ts';
+import type { Crossing } from '../series/outlook.ts';
+import { upTo } from '../series/ready-thread.ts';
+import type { Judgement } from '../verdict/judgement.ts';
+import { DEFAULT_POLICY, type Policy } from '../verdict/policy.ts';
+import { worstOf, type Standing } from '../verdict/standing.ts';
+import { judgeByTrend, priorFor } from './by-trend.ts';
+import type { SystemEvent } from './events.ts';
+import { prepareSeries, type PreparedSeries } from './prepare-series.ts';
 
 /** A thread as it comes from anywhere: what it is of, and its readings. */
 export interface Thread {
@@ -55,7 +55,7 @@ export interface NoThreadOutlook {
 }
 
 /** What a thread is about, or null when no system has such a part. */
-function aboutOfThread(kind: ReadingKind, thread: Thread): About | null {
+function aboutOfThread(kind: NumericKind, thread: Thread): About | null {
   const kinds = thread.systemKind ? [thread.systemKind] : SYSTEM_KINDS;
   for (const systemKind of kinds) {
     const part = thread.component ?? componentsFor(systemKind, thread.plate).find((p) => p.kind === kind.component);
@@ -68,31 +68,15 @@ function aboutOfThread(kind: ReadingKind, thread: Thread): About | null {
   return null;
 }
 
-interface Prepared {
-  readonly kind: ReadingKind;
-  readonly about: About;
-  readonly reference: number;
-  readonly ready: ReadyThread;
-  readonly context: Omit<Parameters<typeof judgeByTrend>[1], 'prior' | 'nextRound' | 'policy'>;
-}
-
-function prepare(thread: Thread, policy: Policy): Prepared | NoThreadOutlook {
-  const kind = readingKind(thread.kind);
+function prepare(thread: Thread, policy: Policy): PreparedSeries | NoThreadOutlook {
+  const kind = numericKind(thread.kind);
   if (!kind) return { outcome: 'cannot-say', because: 'unknown-kind' };
   const about = aboutOfThread(kind, thread);
   if (!about) return { outcome: 'cannot-say', because: 'no-such-part' };
   if (thread.readings.length === 0) return { outcome: 'cannot-say', because: 'no-readings' };
   if (thread.readings.some((r) => !Number.isFinite(r.value) || !Number.isFinite(r.day)))
     return { outcome: 'cannot-say', because: 'not-a-number' };
-  const compared = compareReadings(kind, thread.readings, about);
-  const limits = kind.limits(aboutAlike(kind, about), policy);
-  const shifts = shiftsOf(kind.id, thread.events ?? []);
-  const { fittedOn } = about.component;
-  const baseline = baselineOf(compared, fittedOn, limits, shifts);
-  const nominal = (limits.known ? limits.nominal : baseline?.value) ?? compared[0]?.value ?? 1;
-  const reference = referenceOf(kind, nominal);
-  const ready = readyThread(kind, compared, reference, fittedOn, shifts);
-  return { kind, about, reference, ready, context: { about, compared, limits, reference: nominal, shifts } };
+  return prepareSeries(kind, thread.readings, about, policy, thread.events);
 }
 
 /**
@@ -107,12 +91,11 @@ export function believedThrough(
 ): { readonly day: Day; readonly value: number }[] {
   const prepared = prepare(thread, policy);
   if ('outcome' in prepared) return [];
-  const { kind, about, ready, reference, context } = prepared;
-  const held = own(prior ?? {}, threadClassOf(kind, about.point)) ?? startingPrior(kind);
+  const { kind, about, ready, reference, compared } = prepared;
+  const held = priorFor(kind, about.point, prior);
   const byDay = new Map<Day, number>();
-  for (const [index, { reading }] of context.compared.entries()) {
-    const upTo = { ...ready, points: ready.points.slice(0, index + 1), shifts: ready.shifts.filter((s) => s <= index) };
-    const fit = fitThread(upTo, held);
+  for (const [index, { reading }] of compared.entries()) {
+    const fit = fitThread(upTo(ready, index + 1), held);
     const value = fit ? reference * mixtureMean(levelsAt(fit, 0)) : NaN;
     if (Number.isFinite(value)) byDay.set(reading.day, value);
   }
@@ -142,9 +125,9 @@ export function someOf<T>(all: readonly T[], most: number): readonly T[] {
  * Empirical Bayes; see learnThreadPrior.
  */
 export function learnPrior(threads: readonly Thread[], policy: Policy = DEFAULT_POLICY): FleetPrior {
-  const byClass = new Map<string, { kind: ReadingKind; ready: ReadyThread[] }>();
+  const byClass = new Map<string, { kind: NumericKind; ready: ReadyThread[] }>();
   for (const thread of threads) {
-    const kind = readingKind(thread.kind);
+    const kind = numericKind(thread.kind);
     const learned = kind && readyToLearn(thread, policy);
     if (!kind || !learned) continue;
     const known = byClass.get(learned.threadClass) ?? { kind, ready: [] };
@@ -172,8 +155,7 @@ export function threadOutlook(
   const policy = asked.policy ?? DEFAULT_POLICY;
   const prepared = prepare(asked, policy);
   if ('outcome' in prepared) return prepared;
-  const { kind, context } = prepared;
-  const { judgements, outlook } = judgeByTrend(kind, { ...context, prior: asked.prior, nextRound: asked.at, policy });
+  const { judgements, outlook } = judgeByTrend(prepared, { prior: asked.prior, nextRound: asked.at, policy });
   return {
     outcome: 'outlook',
     expected: outlook?.expected ?? null,

@@ -1,18 +1,11 @@
 import type { Component } from '../equipment/component.ts';
 import { dayOf } from '../quantity/day.ts';
-import type { Judgement } from './judgement.ts';
+import type { Reading } from '../readings/contract/reading.ts';
+import type { Judgement } from '../verdict/judgement.ts';
 import { inlineThread } from './inline-thread.ts';
-import { DEFAULT_POLICY } from './policy.ts';
-import { severityOf, standingOfPart, worstOf } from './standing.ts';
-import {
-  byThread,
-  companionsOf,
-  restartedOn,
-  standingReadings,
-  systemThreads,
-  threadKey,
-  type KeptReading,
-} from './system-threads.ts';
+import { DEFAULT_POLICY } from '../verdict/policy.ts';
+import { severityOf, standingOfPart, worstOf } from '../verdict/standing.ts';
+import { byThread, companionsOf, restartedOn, standingReadings, systemThreads, threadKey } from './assess-system.ts';
 import { threadState } from './thread-state.ts';
 import { chanceOf, urgencyOf } from './urgency.ts';
 
@@ -34,7 +27,7 @@ const system = { kind: 'split-heat-pump' as const, plate: { compressorRla: 20 },
 const nextRound = dayOf('2027-04-15');
 
 let n = 0;
-const kept = (over: Partial<KeptReading>): KeptReading => ({
+const kept = (over: Partial<Reading>): Reading => ({
   id: `r${String((n += 1)).padStart(3, '0')}`,
   visitId: 'v1',
   componentId: 'c1',
@@ -42,13 +35,13 @@ const kept = (over: Partial<KeptReading>): KeptReading => ({
   point: 'herm',
   method: 'bench',
   value: 40,
-  finding: null,
+  findings: [],
   takenAt: '2026-10-10T15:00:00Z',
   supersedes: null,
   ...over,
 });
-const threads = (readings: KeptReading[], components = system.components) =>
-  systemThreads({ ...system, components }, readings, nextRound, DEFAULT_POLICY);
+const threads = (readings: Reading[], components = system.components) =>
+  systemThreads({ ...system, components }, readings, { nextRound, policy: DEFAULT_POLICY });
 
 test('a superseded reading no longer counts: the slipped decimal is gone from the thread', () => {
   const wrong = kept({ value: 4 });
@@ -69,13 +62,18 @@ test('readings fall into threads by part, kind and point', () => {
 test('the latest finding of each method counts beside the latest number, the worst leads', () => {
   const readings = [
     kept({ value: 40 }),
-    kept({ method: 'needle-sweep', value: null, finding: 'shorted', takenAt: '2026-10-10T15:10:00Z' }),
+    kept({ method: 'needle-sweep', value: null, findings: ['section-shorted'], takenAt: '2026-10-10T15:10:00Z' }),
   ];
   expect(threads(readings)[0]?.state).toMatchObject({
     standing: 'act',
-    lead: { because: { code: 'shorted-section' } },
+    lead: { because: { code: 'finding', numbers: { found: ['section-shorted'], point: 'herm' } } },
   });
-  const later = kept({ method: 'needle-sweep', value: null, finding: 'holds', takenAt: '2026-10-11T15:10:00Z' });
+  const later = kept({
+    method: 'needle-sweep',
+    value: null,
+    findings: ['section-holds'],
+    takenAt: '2026-10-11T15:10:00Z',
+  });
   expect(threads([...readings, later])[0]?.state.standing).toBe('sound');
 });
 
@@ -121,10 +119,7 @@ test('a new run capacitor restarts the start wire’s thread, not the common one
 test('an inline thread has points in order, the limit wear moves to, the baseline and the range ahead', () => {
   const values = [41, 40.6, 40.1, 39.7].map((value, i) => kept({ value, takenAt: `202${3 + i}-10-10T15:00:00Z` }));
   const [thread] = threads([...values].reverse());
-  const data = inlineThread(
-    thread!.readings.map((r) => ({ ...r, day: dayOf(r.takenAt) })),
-    thread!.state,
-  );
+  const data = inlineThread(thread!.state);
   expect(data.points.map((p) => p.value)).toEqual([41, 40.6, 40.1, 39.7]);
   expect(data.limit).toBeCloseTo(37.6);
   expect(data.ahead?.day).toBe(nextRound);
@@ -139,7 +134,7 @@ describe('urgency', () => {
       basis: 'plate' as const,
       standing: 'act' as const,
       limit: 1,
-      because: { code: 'open-section' as const, numbers: { point: 'herm' as const } },
+      because: { code: 'finding' as const, numbers: { found: ['section-open'], point: 'herm' as const } },
     },
   ];
 

@@ -1,10 +1,10 @@
 import type { Point } from '../equipment/component.ts';
 import type { Day } from '../quantity/day.ts';
-import type { ThreadReading } from '../trend/ready-thread.ts';
-import { judge, type JudgeContext, type JudgedReading, type Verdict } from './judge.ts';
-import type { Judgement } from './judgement.ts';
-import type { Policy } from './policy.ts';
-import { severityOf, type Standing } from './standing.ts';
+import { isNumeric, type JudgedReading } from '../readings/contract/reading.ts';
+import type { Judgement } from '../verdict/judgement.ts';
+import type { Policy } from '../verdict/policy.ts';
+import { severityOf, type Standing } from '../verdict/standing.ts';
+import { judge, type JudgeContext, type NumericPart, type Verdict } from './judge.ts';
 import { chanceOf, urgencyOf } from './urgency.ts';
 
 /** A thread as it stands after all its readings. */
@@ -15,29 +15,19 @@ export interface ThreadState {
   /** The reason that decides. */
   readonly lead: Judgement;
   readonly reasons: readonly Judgement[];
-  /** Verdict of the latest number; null when there are only findings. */
-  readonly numeric: Verdict | null;
+  /** What judging the latest number looked at; null when there are only findings. */
+  readonly numeric: NumericPart | null;
   readonly lastDay: Day;
   readonly lastValue: number | null;
   readonly chance: number;
   readonly urgency: number;
 }
 
-type Context = Omit<JudgeContext, 'earlier' | 'companions'> & {
-  /** Companion values on the visit of the latest reading; see JudgeContext. */
-  readonly companions?: JudgeContext['companions'];
-};
-
-const isNumeric = (r: JudgedReading): r is JudgedReading & { value: number } => r.value !== null;
+/** What a whole thread is judged in the light of; the companions are those of its latest reading's visit. */
+export type ThreadContext = Omit<JudgeContext, 'earlier'>;
 
 /** Readings of one thread in order of time; readings of one day keep the order they came in. */
 const inOrder = (readings: readonly JudgedReading[]): JudgedReading[] => [...readings].sort((a, b) => a.day - b.day);
-
-/** The numeric readings as points of a thread, in the kind's unit. */
-export const threadReadingsOf = (readings: readonly JudgedReading[]): ThreadReading[] =>
-  readings
-    .filter(isNumeric)
-    .map(({ day, value, method, conditions, inputs }) => ({ day, value, method, conditions, inputs }));
 
 function latestFindings(readings: readonly JudgedReading[]): JudgedReading[] {
   const byMethod = new Map<string, JudgedReading>();
@@ -50,16 +40,20 @@ function latestFindings(readings: readonly JudgedReading[]): JudgedReading[] {
  * leading. `readings` are those of one component, kind and point, superseded ones left out, same-day ones in the order
  * they were taken. Null without readings.
  */
-export function threadState(readings: readonly JudgedReading[], context: Context, policy: Policy): ThreadState | null {
+export function threadState(
+  readings: readonly JudgedReading[],
+  context: ThreadContext,
+  policy: Policy,
+): ThreadState | null {
   const ordered = inOrder(readings);
   const numbers = ordered.filter(isNumeric);
   const last = numbers.at(-1);
-  const numeric = last ? judge(last, { ...context, earlier: threadReadingsOf(numbers.slice(0, -1)) }, policy) : null;
+  const number = last ? judge(last, { ...context, earlier: numbers.slice(0, -1) }, policy) : null;
   const findings = latestFindings(ordered).map((r) => judge(r, { ...context, earlier: [] }, policy));
   // What proves nothing takes nothing away from a number that does.
   const telling =
-    numeric && numeric.standing !== 'unproven' ? findings.filter((f) => f.standing !== 'unproven') : findings;
-  const verdicts = [...(numeric ? [numeric] : []), ...telling];
+    number && number.standing !== 'unproven' ? findings.filter((f) => f.standing !== 'unproven') : findings;
+  const verdicts = [...(number ? [number] : []), ...telling];
   const newest = ordered.at(-1);
   const lead = verdicts.reduce<Verdict | null>(
     (worst, v) => (worst === null || severityOf(v.standing) > severityOf(worst.standing) ? v : worst),
@@ -73,7 +67,7 @@ export function threadState(readings: readonly JudgedReading[], context: Context
     standing: lead.standing,
     lead: { basis: lead.basis, standing: lead.standing, limit: lead.limit, because: lead.because },
     reasons,
-    numeric,
+    numeric: number?.numeric ?? null,
     lastDay: newest.day,
     lastValue: last?.value ?? null,
     chance: chanceOf(reasons),

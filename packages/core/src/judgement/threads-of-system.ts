@@ -1,12 +1,12 @@
 import type { Component } from '../equipment/component.ts';
-import { byThread, countingReadings, judgedReading, type JudgedSystem, type KeptReading } from './system-threads.ts';
+import { dated, isNumeric, type Reading } from '../readings/contract/reading.ts';
+import { byThread, countingReadings, type JudgedSystem } from './assess-system.ts';
 import type { Thread } from './thread-outlook.ts';
-import { threadReadingsOf } from './thread-state.ts';
 
 /** The threads of a system's living parts, as they are learned from: the numbers that count, with what they are of. */
 export function threadsOfSystem(
   system: JudgedSystem<Component & { id: string }>,
-  readings: readonly KeptReading[],
+  readings: readonly Reading[],
 ): Thread[] {
   const parts = new Map(system.components.map((part) => [part.id, part]));
   const { plate, kind: systemKind, events } = system;
@@ -14,7 +14,7 @@ export function threadsOfSystem(
     const first = kept[0];
     const component = first && parts.get(first.componentId);
     if (!first || !component) return [];
-    const numbers = threadReadingsOf(countingReadings(kept, system.components).map(judgedReading));
+    const numbers = countingReadings(kept, system.components).filter(isNumeric).map(dated);
     // What no meter shows cannot teach either.
     if (numbers.some((n) => !Number.isFinite(n.value))) return [];
     const { kind, point } = first;

@@ -1,13 +1,15 @@
 import { componentsFor, type Point } from '../equipment/component.ts';
 import { readingKind } from '../readings/registry.ts';
 import { dayOf, isoOf } from '../quantity/day.ts';
-import { DEFAULT_POLICY } from './policy.ts';
+import { DEFAULT_POLICY } from '../verdict/policy.ts';
 import { signsOf, type Sign } from './signs.ts';
-import { systemThreads, type KeptReading } from './system-threads.ts';
+import type { Reading } from '../readings/contract/reading.ts';
+import { TOGETHER_IDS } from '../verdict/together.ts';
+import { systemThreads } from './assess-system.ts';
 import type { ThreadState } from './thread-state.ts';
 import { moveChance, readTogether, withOdds } from './together.ts';
-import { TOGETHER, type Evidence, type TogetherId, type TogetherRule } from './together-rules.ts';
-import { sayReason } from './words.ts';
+import { TOGETHER, type Evidence } from './together-rules.ts';
+import { sayReason } from '../words/reasons.ts';
 
 /** A thread that shows just these signs. */
 function showing(
@@ -34,7 +36,14 @@ function showing(
       ? [{ basis: 'plate', standing: 'watch', limit: 1, because: { code: 'against-window', numbers } } as const]
       : []),
     ...(found
-      ? [{ basis: 'finding', standing: 'act', limit: null, because: { code: 'finding', numbers: { found } } } as const]
+      ? [
+          {
+            basis: 'finding',
+            standing: 'act',
+            limit: null,
+            because: { code: 'finding', numbers: { found: [found] } },
+          } as const,
+        ]
       : []),
   ];
   const numeric = { fit: { n: 5, drift, driftSd: 0.1 } } as unknown as ThreadState['numeric'];
@@ -51,7 +60,7 @@ const pointOf = ({ kind, points }: Evidence): Point =>
   })[0] ??
   'whole';
 
-const rules = Object.entries(TOGETHER) as [TogetherId, TogetherRule][];
+const rules = TOGETHER_IDS.map((id) => [id, TOGETHER[id]] as const);
 
 describe.each(rules)('%s', (id, rule) => {
   const plate = { ...rule.plate };
@@ -130,7 +139,7 @@ test('on a whole system: a fading HERM section beside rising amps is said on bot
     method: string,
     value: number,
     visit: number,
-  ): KeptReading => ({
+  ): Reading => ({
     id: `r${(n += 1)}`,
     visitId: `v${visit}`,
     componentId: slot,
@@ -138,7 +147,7 @@ test('on a whole system: a fading HERM section beside rising amps is said on bot
     point,
     method,
     value,
-    finding: null,
+    findings: [],
     takenAt: `${isoOf(start + 182 * visit)}T15:00:00.000Z`,
     supersedes: null,
     conditions: { outdoorF: 82, lineVolts: 240 },
@@ -148,7 +157,7 @@ test('on a whole system: a fading HERM section beside rising amps is said on bot
     reading('compressor', 'compressor-amps', 'common', 'clamp', 14 + 0.35 * visit, visit),
   ]);
   const system = { kind: 'split-heat-pump' as const, plate, components: parts };
-  const threads = systemThreads(system, readings, start + 182 * 6, DEFAULT_POLICY);
+  const threads = systemThreads(system, readings, { nextRound: start + 182 * 6, policy: DEFAULT_POLICY });
   const said = threads.map((t) => ({
     slot: t.component.slot,
     chance: t.state.chance,

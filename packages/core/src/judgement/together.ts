@@ -1,8 +1,9 @@
 import type { Plate } from '../equipment/plate.ts';
-import type { Judgement } from './judgement.ts';
+import type { Judgement } from '../verdict/judgement.ts';
 import { signsOf, type Sign } from './signs.ts';
 import type { ThreadState } from './thread-state.ts';
-import { TOGETHER, type Evidence, type Threads, type TogetherId, type TogetherRule } from './together-rules.ts';
+import { TOGETHER_IDS, type TogetherId } from '../verdict/together.ts';
+import { TOGETHER, type Evidence, type Threads, type TogetherRule } from './together-rules.ts';
 
 /** A thread that readings are read together from. */
 export interface Readable {
@@ -42,7 +43,7 @@ function holds(rule: TogetherRule, threads: readonly Shown[], plate: Plate): rea
 /** The findings over several readings of one system that hold, with the threads each rests on. */
 export function readTogether(threads: readonly Readable[], plate: Plate): Together[] {
   const shown = threads.map((t) => ({ ...t, signs: signsOf(t.state) }));
-  return (Object.keys(TOGETHER) as TogetherId[]).flatMap((rule) => {
+  return TOGETHER_IDS.flatMap((rule) => {
     const found = holds(TOGETHER[rule], shown, plate);
     return found ? [{ rule, threads: [...new Set(found.map((t) => t.key))] }] : [];
   });
@@ -59,9 +60,9 @@ export function moveChance(
   let { chance } = thread.state;
   const judgements: Judgement[] = [];
   for (const { rule, threads } of findings) {
-    const bearing = (TOGETHER[rule] as TogetherRule).bears.find((b) => isOf(thread.state, b));
-    // A half that gave the evidence is weak already: it is the other one that follows.
-    const isItself = rule === 'half-of-a-dual' && threads.includes(thread.key);
+    const { bears, sparesItsEvidence } = TOGETHER[rule];
+    const bearing = bears.find((b) => isOf(thread.state, b));
+    const isItself = sparesItsEvidence === true && threads.includes(thread.key);
     if (!bearing || isItself) continue;
     const before = chance;
     // What is past its limit, or has no chance stated, is moved by nothing.

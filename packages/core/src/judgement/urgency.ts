@@ -1,8 +1,8 @@
 import type { Point, Slot } from '../equipment/component.ts';
 import { isHeatPump, type SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
-import { seasonOf } from '../round/season.ts';
-import type { Judgement } from './judgement.ts';
+import { seasonOf } from '../quantity/season.ts';
+import type { Judgement } from '../verdict/judgement.ts';
 
 /**
  * What it costs when a part fails before the next round, 0 to 1: a compressor is the most, a weak fan section the
@@ -34,8 +34,10 @@ const CONSEQUENCE: Readonly<Record<Slot, number>> = {
   'air-side': 0.3,
   thermostat: 0.3,
 };
-/** A dual's fan section stops the fan, its herm section the compressor. */
-const FAN_SECTION_SHARE = 0.8;
+/** What a point counts for where not all of a part fails with it: a dual's fan section stops the fan, its herm section the compressor. */
+const POINT_SHARE: Readonly<Partial<Record<Slot, Readonly<Partial<Record<Point, number>>>>>> = {
+  'run-capacitor': { fan: 0.8 },
+};
 
 const CHANCE_WHEN_WATCHED = 0.25;
 
@@ -112,7 +114,7 @@ export function urgencyOf(
   serving: Serving,
   chance = chanceOf(reasons),
 ): number {
-  const share = slot === 'run-capacitor' && point === 'fan' ? FAN_SECTION_SHARE : 1;
+  const share = POINT_SHARE[slot]?.[point] ?? 1;
   const unsafe = reasons.some((r) => r.standing === 'stop') ? 1 : 0;
   return unsafe + chance * CONSEQUENCE[slot] * share * seasonWeight(slot, serving);
 }

@@ -1,5 +1,6 @@
 /** The units readings are kept in. Canonical: what is stored, fitted and compared. */
-export type Unit = 'µF' | 'A' | 'V' | 'Ω' | '°F' | 'psig' | 'CFM' | 'Btu/h' | '%' | 's' | 'min';
+export const UNITS = ['µF', 'A', 'V', 'Ω', '°F', 'psig', 'CFM', 'Btu/h', '%', 's', 'min'] as const;
+export type Unit = (typeof UNITS)[number];
 
 interface UnitFacts {
   /** The largest number it can hold at all, far beyond any meter used on a residential system. Common practice, no source. */

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import type { Component } from '../equipment/component.ts';
 import { checkEntry } from './check-entry.ts';
-import { doubtRunning } from './conditions.ts';
-import { compressorAmps } from './compressor-amps.ts';
+import { doubtRunning } from './contract/conditions.ts';
+import { compressorAmps } from './motor/compressor-amps.ts';
 import { CEILING, FLOOR } from '../quantity/unit.ts';
-import type { About, Inputs } from './kind.ts';
-import { outdoorLooks } from './outdoor-looks.ts';
+import type { About, Inputs } from './contract/entry.ts';
+import { outdoorLooks } from './looks/outdoor-looks.ts';
 import { methodOf, READING_KINDS } from './registry.ts';
-import { runCapacitorCapacitance as capacitance } from './run-capacitor-capacitance.ts';
+import { runCapacitorCapacitance as capacitance } from './capacitor/run-capacitor-capacitance.ts';
 
 const part: Component = {
   slot: 'run-capacitor',
@@ -28,8 +28,9 @@ const compressor: About = {
 test('a likely value is taken', () => {
   expect(checkEntry(capacitance, bench, { microfarads: 39.2 }, about)).toEqual({
     outcome: 'taken',
+    inputs: { microfarads: 39.2 },
     value: 39.2,
-    finding: null,
+    findings: [],
     questions: [],
   });
 });
@@ -61,7 +62,7 @@ test('OL and zero on the bench are an open section', () => {
     expect(checkEntry(capacitance, bench, { microfarads }, about)).toMatchObject({
       outcome: 'taken',
       value: 0,
-      finding: 'open',
+      findings: ['section-open'],
     });
   }
 });
@@ -107,7 +108,7 @@ test('choices are taken from their list only', () => {
   expect(checkEntry(capacitance, looks, { finding: 'bulged' }, { ...about, point: 'can' })).toMatchObject({
     outcome: 'taken',
     value: null,
-    finding: 'bulged',
+    findings: ['can-bulged'],
   });
   expect(checkEntry(capacitance, looks, { finding: 'purple' }, about)).toMatchObject({
     because: { code: 'unknown-choice' },
@@ -163,7 +164,7 @@ test('whatever numbers are typed anywhere, a value that is taken lies within the
         );
         const conditions = { heatAmps: 40, lineVolts: 240, returnF: 70, supplyF: 100, returnWetF: 60, supplyWetF: 70 };
         const checked = checkEntry(kind, method, inputs, { ...about, conditions });
-        if (checked.outcome === 'refused' || checked.value === null) continue;
+        if (kind.type === 'finding' || checked.outcome === 'refused' || checked.value === null) continue;
         if (checked.value < FLOOR[kind.unit] || checked.value > CEILING[kind.unit]) return false;
       }
       return true;
@@ -174,8 +175,11 @@ test('whatever numbers are typed anywhere, a value that is taken lies within the
 
 test('the same choice twice, or the one that excludes the others beside one, is refused', () => {
   const looked = outdoorLooks.methods[0]!;
-  const at = (seen: string) => checkEntry(outdoorLooks, looked, { seen }, { ...about, point: 'whole' });
-  expect(at('insects,insects')).toMatchObject({ outcome: 'refused', because: { code: 'chosen-twice' } });
-  expect(at('nothing,insects')).toMatchObject({ outcome: 'refused', because: { code: 'none-and-some' } });
-  expect(at('insects,dirty-coil')).toMatchObject({ outcome: 'taken', finding: 'insects,dirty-coil' });
+  const at = (seen: string | string[]) => checkEntry(outdoorLooks, looked, { seen }, { ...about, point: 'whole' });
+  expect(at(['insects', 'insects'])).toMatchObject({ outcome: 'refused', because: { code: 'chosen-twice' } });
+  expect(at(['nothing', 'insects'])).toMatchObject({ outcome: 'refused', because: { code: 'none-and-some' } });
+  expect(at(['insects', 'dirty-coil'])).toMatchObject({ outcome: 'taken', findings: ['insects', 'dirty-coil'] });
+  expect(at([])).toMatchObject({ outcome: 'refused', because: { code: 'empty' } });
+  // A device that was last loaded before choices were lists joins them by commas: they are kept as a list all the same.
+  expect(at('insects,dirty-coil')).toEqual(at(['insects', 'dirty-coil']));
 });

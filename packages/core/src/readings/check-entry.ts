@@ -1,6 +1,9 @@
-import type { Because, Refusal } from '../judgement/reasons.ts';
+import type { Because, Refusal } from '../verdict/reasons.ts';
 import { refuseNumber, refuseWorkedOut } from '../quantity/measure.ts';
-import type { About, Evaluated, InputSpec, Inputs, Method, ReadingKind } from './kind.ts';
+import type { Finding } from '../verdict/findings.ts';
+import type { About, Evaluated, Input, InputSpec, Inputs, Method } from './contract/entry.ts';
+import type { NumericKind, ReadingKind } from './contract/kind.ts';
+import { chosenIn } from './contract/window.ts';
 
 /** What becomes of an entry: refused at a field, questioned until confirmed, or taken. */
 export type EntryCheck =
@@ -9,16 +12,19 @@ export type EntryCheck =
       readonly outcome: 'questioned' | 'taken';
       /** In the kind's unit; null when only a finding counts. */
       readonly value: number | null;
-      readonly finding: string | null;
+      readonly findings: readonly Finding[];
+      /** What was entered, in the form it is kept in. */
+      readonly inputs: Inputs;
       readonly questions: readonly Because[];
     };
 
-function refuseInput(spec: InputSpec, entered: number | string | undefined): Refusal | undefined {
+function refuseInput(spec: InputSpec, entered: Input | undefined): Refusal | undefined {
   const isOptional = spec.type === 'number' && spec.optional === true;
   if (entered === undefined || entered === '') return isOptional ? undefined : { code: 'empty', numbers: {} };
   if (spec.type === 'several') {
     const known = [spec.none, ...spec.options].map((option) => option.value);
-    const chosen = String(entered).split(',');
+    const chosen = chosenIn(entered);
+    if (chosen.length === 0) return { code: 'empty', numbers: {} };
     const stranger = chosen.find((part) => !known.includes(part));
     if (stranger !== undefined) return { code: 'unknown-choice', numbers: { text: stranger.slice(0, 24) } };
     const twice = chosen.find((part, at) => chosen.indexOf(part) !== at);
@@ -33,7 +39,7 @@ function refuseInput(spec: InputSpec, entered: number | string | undefined): Ref
   }
   if (entered === 'OL') return spec.overLimit ? undefined : { code: 'no-over-limit-here', numbers: {} };
   if (entered === 'jumps') return spec.jumps ? undefined : { code: 'no-jumps-here', numbers: {} };
-  if (typeof entered !== 'number') return { code: 'not-a-number', numbers: { text: entered.slice(0, 24) } };
+  if (typeof entered !== 'number') return { code: 'not-a-number', numbers: { text: String(entered).slice(0, 24) } };
   return refuseNumber(entered, spec.unit);
 }
 
@@ -46,7 +52,7 @@ function movedPoint(value: number, low: number, high: number): number | null {
   return null;
 }
 
-function questionValue(kind: ReadingKind, value: number, about: About): Because[] {
+function questionValue(kind: NumericKind, value: number, about: About): Because[] {
   const plausible = kind.plausible(about);
   if (!plausible || (value >= plausible.low && value <= plausible.high)) return [];
   const { low, high } = plausible;
@@ -61,12 +67,21 @@ function questionValue(kind: ReadingKind, value: number, about: About): Because[
 /** The input at which a value that cannot be is told: the last number typed, or the reading itself where none is. */
 const numericInput = (method: Method): string => method.inputs.findLast((spec) => spec.type === 'number')?.id ?? '';
 
-const judged = (evaluated: Extract<Evaluated, { outcome: 'taken' }>, asked: readonly Because[]): EntryCheck => ({
-  outcome: asked.length > 0 ? 'questioned' : 'taken',
-  value: evaluated.value,
-  finding: evaluated.finding,
-  questions: asked,
-});
+/** What is asked of a value before it is kept. What was found instead of a number is no implausible number. */
+function questionsOf(kind: ReadingKind, evaluated: Extract<Evaluated, { outcome: 'taken' }>, about: About): Because[] {
+  const { value, findings, questions } = evaluated;
+  const asked = kind.type === 'number' && value !== null && findings.length === 0;
+  return [...questions, ...(asked ? questionValue(kind, value, about) : [])];
+}
+
+/** Several choices are kept as lists, whatever a device sent them as. */
+const kept = (method: Method, inputs: Inputs): Inputs =>
+  Object.fromEntries(
+    Object.entries(inputs).map(([id, entered]) => {
+      const isSeveral = method.inputs.some((spec) => spec.id === id && spec.type === 'several');
+      return [id, isSeveral ? chosenIn(entered) : entered];
+    }),
+  );
 
 /**
  * Checks what was entered for a method, the same in browser and server. Refused: missing, not a number, below zero,
@@ -87,12 +102,12 @@ export function checkEntry(kind: ReadingKind, method: Method, inputs: Inputs, ab
     const because = refuseInput(spec, inputs[spec.id]);
     if (because) return { outcome: 'refused', input: spec.id, because };
   }
-  const evaluated = method.evaluate(inputs, about);
+  const inputsKept = kept(method, inputs);
+  const evaluated = method.evaluate(inputsKept, about);
   if (evaluated.outcome === 'refused') return evaluated;
-  const impossible = evaluated.value === null ? undefined : refuseWorkedOut(evaluated.value, kind.unit);
+  const { value, findings } = evaluated;
+  const impossible = value === null || kind.type === 'finding' ? undefined : refuseWorkedOut(value, kind.unit);
   if (impossible) return { outcome: 'refused', input: numericInput(method), because: impossible };
-  // An open section reads nothing at all: that is a finding, not an implausible number.
-  const isNumber = evaluated.value !== null && evaluated.finding === null;
-  const asked = isNumber ? questionValue(kind, evaluated.value ?? 0, about) : [];
-  return judged(evaluated, [...evaluated.questions, ...asked]);
+  const questions = questionsOf(kind, evaluated, about);
+  return { outcome: questions.length > 0 ? 'questioned' : 'taken', value, findings, inputs: inputsKept, questions };
 }

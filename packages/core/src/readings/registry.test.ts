@@ -17,8 +17,9 @@ test.each(READING_KINDS.map((k) => [k.id, k] as const))(
     for (const method of kind.methods) {
       expect(methodOf(kind, method.id)).toBe(method);
       expect(method.stops.length).toBeGreaterThan(0);
-      const numeric = method.inputs.every((i) => i.type === 'number') && kind.wear !== 'none';
-      if (numeric) expect(method.error(CEILING[kind.unit] / 20)).toBeGreaterThan(0);
+      const wears = kind.type === 'number' && kind.wear !== 'none';
+      if (wears && method.inputs.every((i) => i.type === 'number'))
+        expect(method.error?.(CEILING[kind.unit] / 20)).toBeGreaterThan(0);
     }
   },
 );

@@ -1,100 +1,110 @@
 import { POINT_NAMES, SLOT_NAMES, type Component, type Point } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
-import { airflow } from './airflow.ts';
-import { basePanHeaterOhms } from './base-pan-heater-ohms.ts';
-import { blowerAmps } from './blower-amps.ts';
-import { blowerRelayCoilOhms } from './blower-relay-coil-ohms.ts';
-import { callCheck } from './call-check.ts';
-import { chargeCheck } from './charge-check.ts';
-import { complaint } from './complaint.ts';
-import { compressorAmps } from './compressor-amps.ts';
-import { contactDrop } from './contact-drop.ts';
-import { contactorCoilOhms } from './contactor-coil-ohms.ts';
-import { controlVolts } from './control-volts.ts';
-import { defrostChainVolts } from './defrost-chain-volts.ts';
-import { defrostSettings } from './defrost-settings.ts';
-import { defrostDuration } from './defrost-duration.ts';
-import { capacity } from './delivered-capacity.ts';
-import { elementOhms } from './element-ohms.ts';
-import { fanBypass } from './fan-bypass.ts';
-import { gasRise } from './gas-rise.ts';
-import { heaterAmpsReading } from './heater-amps.ts';
-import { heatingPressure } from './heating-pressure.ts';
-import { heatRise } from './heat-rise.ts';
-import { indoorLooks } from './indoor-looks.ts';
-import type { Method, ReadingKind } from './kind.ts';
-import { lineVolts } from './line-volts.ts';
-import { outdoorFanAmps } from './outdoor-fan-amps.ts';
-import { outdoorLooks } from './outdoor-looks.ts';
-import { pressureSwitchVolts } from './pressure-switch-volts.ts';
-import { returnAir } from './return-air.ts';
-import { roomTemperature } from './room-temperature.ts';
-import { runCapacitorCapacitance } from './run-capacitor-capacitance.ts';
-import { sensorError } from './sensor-error.ts';
-import { sequencerClosingTime } from './sequencer-closing-time.ts';
-import { sequencerCoilOhms } from './sequencer-coil-ohms.ts';
-import { sequencerContactVolts } from './sequencer-contact-volts.ts';
-import { startCapacitorCapacitance } from './start-capacitor-capacitance.ts';
-import { stripsInCooling } from './strips-in-cooling.ts';
-import { subcoolingReading } from './subcooling.ts';
-import { superheatReading } from './superheat.ts';
-import { temperatureSplit } from './temperature-split.ts';
+import { own } from '../quantity/own.ts';
+import { airflow } from './air/airflow.ts';
+import { basePanHeaterOhms } from './defrost/base-pan-heater-ohms.ts';
+import { blowerAmps } from './motor/blower-amps.ts';
+import { blowerRelayCoilOhms } from './controls/blower-relay-coil-ohms.ts';
+import { callCheck } from './controls/call-check.ts';
+import { chargeCheck } from './refrigerant/charge-check.ts';
+import { complaint } from './looks/complaint.ts';
+import { compressorAmps } from './motor/compressor-amps.ts';
+import { contactDrop } from './controls/contact-drop.ts';
+import { contactorCoilOhms } from './controls/contactor-coil-ohms.ts';
+import { controlVolts } from './controls/control-volts.ts';
+import { defrostChain } from './defrost/defrost-chain.ts';
+import { defrostSettings } from './defrost/defrost-settings.ts';
+import { defrostDuration } from './defrost/defrost-duration.ts';
+import { deliveredCapacity } from './air/delivered-capacity.ts';
+import { elementOhms } from './electric-heat/element-ohms.ts';
+import { fanBypass } from './defrost/fan-bypass.ts';
+import { gasRise } from './air/gas-rise.ts';
+import { heaterAmps } from './electric-heat/heater-amps.ts';
+import { heatingPressure } from './refrigerant/heating-pressure.ts';
+import { heatRise } from './air/heat-rise.ts';
+import { indoorLooks } from './looks/indoor-looks.ts';
+import type { Method } from './contract/entry.ts';
+import { READING_KIND_IDS, type ReadingKindId } from './contract/kind-ids.ts';
+import type { NumericKind, ReadingKind } from './contract/kind.ts';
+import { lineVolts } from './controls/line-volts.ts';
+import { outdoorFanAmps } from './motor/outdoor-fan-amps.ts';
+import { outdoorLooks } from './looks/outdoor-looks.ts';
+import { pressureSwitchVolts } from './controls/pressure-switch-volts.ts';
+import { returnAir } from './air/return-air.ts';
+import { roomTemperature } from './air/room-temperature.ts';
+import { runCapacitorCapacitance } from './capacitor/run-capacitor-capacitance.ts';
+import { sensorError } from './defrost/sensor-error.ts';
+import { sequencerClosingTime } from './electric-heat/sequencer-closing-time.ts';
+import { sequencerCoilOhms } from './electric-heat/sequencer-coil-ohms.ts';
+import { sequencerContactVolts } from './electric-heat/sequencer-contact-volts.ts';
+import { startCapacitorCapacitance } from './capacitor/start-capacitor-capacitance.ts';
+import { stripsInCooling } from './electric-heat/strips-in-cooling.ts';
+import { subcooling } from './refrigerant/subcooling.ts';
+import { superheat } from './refrigerant/superheat.ts';
+import { temperatureSplit } from './air/temperature-split.ts';
 
-/** Every kind of reading Yarnix knows, in no particular order. */
-export const READING_KINDS: readonly ReadingKind[] = [
+/** Every kind of reading there is, by its id. */
+const KINDS: Readonly<Record<ReadingKindId, ReadingKind>> = {
   complaint,
-  roomTemperature,
-  outdoorLooks,
-  indoorLooks,
-  callCheck,
-  controlVolts,
-  lineVolts,
-  heaterAmpsReading,
-  stripsInCooling,
-  elementOhms,
-  sequencerClosingTime,
-  sequencerContactVolts,
-  sequencerCoilOhms,
-  returnAir,
-  heatRise,
-  gasRise,
-  temperatureSplit,
+  'room-temperature': roomTemperature,
+  'outdoor-looks': outdoorLooks,
+  'indoor-looks': indoorLooks,
+  'call-check': callCheck,
+  'control-volts': controlVolts,
+  'line-volts': lineVolts,
+  'heater-amps': heaterAmps,
+  'strips-in-cooling': stripsInCooling,
+  'element-ohms': elementOhms,
+  'sequencer-closing-time': sequencerClosingTime,
+  'sequencer-contact-volts': sequencerContactVolts,
+  'sequencer-coil-ohms': sequencerCoilOhms,
+  'return-air': returnAir,
+  'heat-rise': heatRise,
+  'gas-rise': gasRise,
+  'temperature-split': temperatureSplit,
   airflow,
-  capacity,
-  blowerAmps,
-  blowerRelayCoilOhms,
-  compressorAmps,
-  outdoorFanAmps,
-  runCapacitorCapacitance,
-  startCapacitorCapacitance,
-  contactDrop,
-  contactorCoilOhms,
-  pressureSwitchVolts,
-  chargeCheck,
-  superheatReading,
-  subcoolingReading,
-  heatingPressure,
-  defrostSettings,
-  defrostDuration,
-  defrostChainVolts,
-  fanBypass,
-  sensorError,
-  basePanHeaterOhms,
-];
+  'delivered-capacity': deliveredCapacity,
+  'blower-amps': blowerAmps,
+  'blower-relay-coil-ohms': blowerRelayCoilOhms,
+  'compressor-amps': compressorAmps,
+  'outdoor-fan-amps': outdoorFanAmps,
+  'run-capacitor-capacitance': runCapacitorCapacitance,
+  'start-capacitor-capacitance': startCapacitorCapacitance,
+  'contact-drop': contactDrop,
+  'contactor-coil-ohms': contactorCoilOhms,
+  'pressure-switch-volts': pressureSwitchVolts,
+  'charge-check': chargeCheck,
+  superheat,
+  subcooling,
+  'heating-pressure': heatingPressure,
+  'defrost-settings': defrostSettings,
+  'defrost-duration': defrostDuration,
+  'defrost-chain': defrostChain,
+  'fan-bypass': fanBypass,
+  'sensor-error': sensorError,
+  'base-pan-heater-ohms': basePanHeaterOhms,
+};
 
-const byId = new Map(READING_KINDS.map((kind) => [kind.id, kind]));
+/** All of them, in no particular order. */
+export const READING_KINDS: readonly ReadingKind[] = READING_KIND_IDS.map((id) => KINDS[id]);
 
 /** The kind with that id; undefined when there is none. */
-export const readingKind = (id: string): ReadingKind | undefined => byId.get(id);
+export const readingKind = (id: string): ReadingKind | undefined => own(KINDS, id);
+
+/** The kind with that id, where it is one that is measured. */
+export function numericKind(id: string): NumericKind | undefined {
+  const kind = readingKind(id);
+  return kind?.type === 'number' ? kind : undefined;
+}
 
 /** The method of that kind with that id; undefined when there is none. */
 export const methodOf = (kind: ReadingKind, id: string): Method | undefined => kind.methods.find((m) => m.id === id);
 
 /** The title of a thread: "Capacitance, HERM", "Line volts". */
 export function titleOf(kind: ReadingKind, point: Point): string {
-  const own = kind.pointTitles?.[point];
-  if (own) return own;
+  const special = kind.pointTitles?.[point];
+  if (special) return special;
   return POINT_NAMES[point] ? `${kind.title}, ${POINT_NAMES[point]}` : kind.title;
 }
 

@@ -1,7 +1,7 @@
 import { SYSTEM_KINDS } from '../equipment/system-kind.ts';
 import { componentsFor } from '../equipment/component.ts';
-import { DEFAULT_POLICY } from '../judgement/policy.ts';
-import { customerSummary, type PartTested } from './customer-summary.ts';
+import { DEFAULT_POLICY } from '../verdict/policy.ts';
+import { customerSummary, type PartTested } from '../words/customer-summary.ts';
 import { isLoose, LOOSE_ENDS, nameOfLooseEnd, stillLoose, type LooseEnd } from './loose-ends.ts';
 import { plateCosts } from './plate-costs.ts';
 import { STOPS } from './stops.ts';

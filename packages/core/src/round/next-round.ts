@@ -1,4 +1,4 @@
-import type { Policy } from '../judgement/policy.ts';
+import type { Policy } from '../verdict/policy.ts';
 import { dayOf, isoOf, type Day } from '../quantity/day.ts';
 
 /** A round this soon after the last one is that same round, days. */

@@ -2,7 +2,7 @@ import { componentsFor, type Component } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import { SYSTEM_KINDS, type SystemKind } from '../equipment/system-kind.ts';
 import { effortOf, planRound, type Stop } from './plan-round.ts';
-import type { Season } from './season.ts';
+import type { Season } from '../quantity/season.ts';
 
 const PLATE: Plate = { capacitorRating: '40+5 µF 440 V', refrigerant: 'R-410A', heatKilowatts: 10, heatElements: 2 };
 

@@ -1,8 +1,8 @@
 import type { Component } from '../equipment/component.ts';
-import type { Season } from './season.ts';
+import type { Season } from '../quantity/season.ts';
 import type { Plate } from '../equipment/plate.ts';
 import { hasBlower, isHeatPump, type SystemKind } from '../equipment/system-kind.ts';
-import type { StopId } from '../readings/kind.ts';
+import type { StopId } from '../readings/contract/entry.ts';
 import { placesOn, type Place } from '../readings/registry.ts';
 import { isMildlyFlammable, refrigerantName } from '../trade/refrigerant/known-refrigerants.ts';
 import { FLAMMABLE_REFRIGERANT } from './cautions.ts';

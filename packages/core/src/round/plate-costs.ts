@@ -1,10 +1,11 @@
 import { componentsFor } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
-import type { Policy } from '../judgement/policy.ts';
-import type { Because } from '../judgement/reasons.ts';
-import type { Need, Snag } from '../judgement/rules.ts';
-import type { About, Conditions } from '../readings/kind.ts';
+import type { Policy } from '../verdict/policy.ts';
+import type { Because } from '../verdict/reasons.ts';
+import type { Need, Snag } from '../verdict/rules.ts';
+import type { Conditions } from '../readings/contract/conditions.ts';
+import type { About } from '../readings/contract/entry.ts';
 import { placesOn, titleOn } from '../readings/registry.ts';
 import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
 
@@ -59,7 +60,8 @@ export function plateCosts(
     const component = { ...part, fittedOn: null };
     for (const { kind, point, method } of placesOn(component, systemKind, plate)) {
       // What is only looked at needs no figure.
-      if (method.inputs.length > 0 && method.inputs.every((i) => i.type !== 'number')) continue;
+      if (kind.type === 'finding' || (method.inputs.length > 0 && method.inputs.every((i) => i.type !== 'number')))
+        continue;
       const about: About = { systemKind, plate, component, point, conditions: FAIR_DAY, tables };
       const snag = kind.needs?.(about) ?? null;
       const limits = kind.limits(about, policy);

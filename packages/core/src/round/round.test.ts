@@ -1,7 +1,7 @@
-import { DEFAULT_POLICY } from '../judgement/policy.ts';
+import { DEFAULT_POLICY } from '../verdict/policy.ts';
 import { dayOf, isoOf } from '../quantity/day.ts';
 import { nextRoundAfter } from './next-round.ts';
-import { seasonOf } from './season.ts';
+import { seasonOf } from '../quantity/season.ts';
 import { whatChanged, type ThreadAtClose } from './what-changed.ts';
 
 describe('next round', () => {

@@ -1,4 +1,4 @@
-import type { StopId } from '../readings/kind.ts';
+import type { StopId } from '../readings/contract/entry.ts';
 import { DISCHARGE, GAS, LIVE_WORK, LOCK_OUT, REFRIGERANT_WORK, WIRES, type Caution } from './cautions.ts';
 import type { LooseEndCode } from './loose-ends.ts';
 

@@ -1,5 +1,5 @@
 import type { Day } from '../quantity/day.ts';
-import { severityOf, type Standing } from '../judgement/standing.ts';
+import { severityOf, type Standing } from '../verdict/standing.ts';
 
 /** One thread at the close of a round: what it read now and what it read before. */
 export interface ThreadAtClose {

@@ -2,10 +2,12 @@ import { componentsFor, type Point, type Slot } from '../equipment/component.ts'
 import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
 import { judge, type Verdict } from '../judgement/judge.ts';
-import { DEFAULT_POLICY, type Policy } from '../judgement/policy.ts';
-import { sayReason } from '../judgement/words.ts';
+import { DEFAULT_POLICY, type Policy } from '../verdict/policy.ts';
+import { sayReason } from '../words/reasons.ts';
 import { checkEntry, type EntryCheck } from '../readings/check-entry.ts';
-import type { About, Conditions, Inputs, ReadingKind } from '../readings/kind.ts';
+import type { Conditions } from '../readings/contract/conditions.ts';
+import type { About, Inputs } from '../readings/contract/entry.ts';
+import type { ReadingKind } from '../readings/contract/kind.ts';
 import { methodOf } from '../readings/registry.ts';
 import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
 
@@ -58,11 +60,12 @@ export function judged(
   const about = aboutOf(kind, setting);
   const verdict = judge(
     {
+      id: 'typed',
       kind: kind.id,
       point: about.point,
       method: methodId ?? kind.methods[0]?.id ?? '',
       value: check.value,
-      finding: check.finding,
+      findings: check.findings,
       day: 20_000,
       conditions: about.conditions,
     },

@@ -60,7 +60,7 @@ const firm: LoadableFirm = {
           conditions: {},
           confirmed: false,
           value: 36,
-          finding: null,
+          findings: [],
         },
       ],
     },

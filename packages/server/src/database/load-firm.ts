@@ -43,7 +43,7 @@ export interface LoadableSystem {
     replaces: string | null;
   })[];
   readonly visits: readonly { id: string; startedAt: string; closedAt: string; person: number }[];
-  readonly readings: readonly (NewReading & { id: string; value: number | null; finding: string | null })[];
+  readonly readings: readonly (NewReading & { id: string; value: number | null; findings: readonly string[] })[];
 }
 
 type Rows = Record<string, Record<string, unknown>[]>;
@@ -60,7 +60,7 @@ function partRows({ firm, prior }: Loading, system: LoadableSystem): Record<stri
   const kept = system.readings.map((r) => ({ ...r, supersedes: r.supersedes ?? null }));
   const newest = Math.max(system.installedOn, ...system.visits.map((v) => dayOf(v.startedAt)));
   const day = firm.asOf ?? newest;
-  const { standings } = standingsOf({ ...system, parts: living }, kept, day, { policy: DEFAULT_POLICY, prior });
+  const { standings } = standingsOf({ ...system, components: living }, kept, day, { policy: DEFAULT_POLICY, prior });
   return system.parts.map((part) => {
     const rating = ratingOf(part);
     const stands = standings.get(part.id);
@@ -97,7 +97,7 @@ function weekChanges({ firm, prior }: Loading, system: LoadableSystem): Record<s
   const judging = { policy: DEFAULT_POLICY, prior };
   const standings = (readings: LoadableSystem['readings']) =>
     standingsOf(
-      { ...system, parts },
+      { ...system, components: parts },
       readings.map((r) => ({ ...r, supersedes: r.supersedes ?? null })),
       asOf,
       judging,
@@ -152,7 +152,7 @@ function rowsOf(loading: Loading, system: LoadableSystem): Rows {
       method: r.method,
       inputs: JSON.stringify(r.inputs),
       value: r.value,
-      finding: r.finding,
+      findings: r.findings,
       conditions: JSON.stringify(r.conditions),
       confirmed: r.confirmed,
       note: null,

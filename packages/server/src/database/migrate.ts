@@ -4,6 +4,7 @@ import * as wholeRound from './migrations/0002-whole-round.ts';
 import * as watchIndex from './migrations/0003-watch-index.ts';
 import * as threads from './migrations/0004-threads.ts';
 import * as bounds from './migrations/0005-bounds.ts';
+import * as findings from './migrations/0006-findings.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -11,6 +12,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0003-watch-index': watchIndex,
   '0004-threads': threads,
   '0005-bounds': bounds,
+  '0006-findings': findings,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

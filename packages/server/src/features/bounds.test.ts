@@ -1,5 +1,5 @@
-import type { Express } from 'express';
 import { fleetPriorFrom, sessionSchema, watchPageSchema } from '@yarnix/core';
+import type { Express } from 'express';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import {

@@ -1,4 +1,3 @@
-import { jest } from '@jest/globals';
 import {
   followUpsPageSchema,
   latestRefitSchema,
@@ -9,6 +8,7 @@ import {
   watchChangesSchema,
   watchPageSchema,
 } from '@yarnix/core';
+import { jest } from '@jest/globals';
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import type { Server } from 'node:http';

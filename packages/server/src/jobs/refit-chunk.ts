@@ -1,12 +1,13 @@
 import {
   dayOf,
+  READING_KINDS,
   readyToLearn,
   threadsOfSystem,
   type Day,
   type FleetPrior,
-  type KeptReading,
   type Plate,
   type Policy,
+  type Reading,
   type ReadyThread,
   type SetAside,
   type SystemEvent,
@@ -23,7 +24,7 @@ export interface RefitSystem {
   readonly plate: Plate;
   readonly parts: readonly PartRow[];
   readonly events: readonly SystemEvent[];
-  readonly readings: readonly KeptReading[];
+  readonly readings: readonly Reading[];
 }
 
 interface ReadingLine {
@@ -33,18 +34,18 @@ interface ReadingLine {
     visitId: string,
     componentId: string,
     kind: string,
-    point: KeptReading['point'],
+    point: Reading['point'],
     method: string,
     value: number | null,
-    finding: string | null,
+    findings: readonly string[],
     takenAt: string,
     supersedes: string | null,
-    conditions: KeptReading['conditions'],
-    inputs: KeptReading['inputs'] | null,
+    conditions: Reading['conditions'],
+    inputs: Reading['inputs'] | null,
   ])[];
 }
 
-const keptOf = (line: ReadingLine['readings'][number]): KeptReading => ({
+const keptOf = (line: ReadingLine['readings'][number]): Reading => ({
   id: line[0],
   visitId: line[1],
   componentId: line[2],
@@ -52,19 +53,22 @@ const keptOf = (line: ReadingLine['readings'][number]): KeptReading => ({
   point: line[4],
   method: line[5],
   value: line[6],
-  finding: line[7],
+  findings: line[7],
   takenAt: line[8],
   supersedes: line[9],
   conditions: line[10],
   inputs: line[11] ?? undefined,
 });
 
+/** Kinds that are brought to like conditions by more than their value. */
+const BY_INPUTS = READING_KINDS.filter((kind) => kind.type === 'number' && kind.likeForLike?.byInputs).map((k) => k.id);
+
 /** One line a system, so that a chunk of systems is a few hundred rows and not tens of thousands. */
 const READINGS = `
   select r.system_id, json_agg(json_build_array(
-    r.id, r.visit_id, r.component_id, r.kind, r.point, r.method, r.value, r.finding,
+    r.id, r.visit_id, r.component_id, r.kind, r.point, r.method, r.value, r.findings,
     to_char(r.taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), r.supersedes, r.conditions,
-    case when r.kind = 'defrost-duration' then r.inputs end
+    case when r.kind = any(?::text[]) then r.inputs end
   )) as readings
   from readings r join components k on k.id = r.component_id and k.removed_on is null
   where r.system_id = any(?::uuid[])
@@ -87,7 +91,7 @@ export async function readSystems(db: Knex, ids: readonly string[]): Promise<Ref
         'kind',
         'happened_on',
       ),
-    db.raw<{ rows: ReadingLine[] }>(READINGS, [[...ids]]),
+    db.raw<{ rows: ReadingLine[] }>(READINGS, [BY_INPUTS, [...ids]]),
   ]);
   const linesOf = new Map(readings.rows.map((line) => [line.system_id, line.readings]));
   return systems.map((system) => ({
@@ -155,7 +159,12 @@ function judgeSystem(
   today: Day,
 ): JudgedChunk & { fresh: object[] } {
   try {
-    const judged = standingsOf({ ...system, parts: system.parts.map(componentOf) }, system.readings, today, judging);
+    const judged = standingsOf(
+      { ...system, components: system.parts.map(componentOf) },
+      system.readings,
+      today,
+      judging,
+    );
     const fresh = system.parts.flatMap((row) => {
       const stands = judged.standings.get(row.id);
       return stands ? [{ id: row.id, revision: row.revision, ...stands }] : [];

@@ -1,7 +1,7 @@
 import {
   learnThreadPrior,
   MOST_TO_LEARN_FROM,
-  readingKind,
+  numericKind,
   someOf,
   type FleetPrior,
   type Policy,
@@ -57,7 +57,7 @@ async function learn({ ids, policy, share, shares }: Extract<RefitAsk, { task: '
   }
   return Object.fromEntries(
     [...classes].flatMap(([threadClass, { kind: id, threads }]) => {
-      const kind = readingKind(id);
+      const kind = numericKind(id);
       return kind ? [[threadClass, learnThreadPrior(kind, someOf(threads, MOST_TO_LEARN_FROM))] as const] : [];
     }),
   );

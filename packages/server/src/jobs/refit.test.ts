@@ -1,5 +1,5 @@
-import { jest } from '@jest/globals';
 import { fleetPriorFrom, type Refit } from '@yarnix/core';
+import { jest } from '@jest/globals';
 import { simulateFirm } from '@yarnix/simulator';
 import type { Knex } from 'knex';
 import pino from 'pino';

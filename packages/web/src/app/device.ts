@@ -1,6 +1,6 @@
+import type { RoundRecord } from '@yarnix/core';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Outgoing, SetAside } from '../field/outgoing.ts';
-import type { RoundRecord } from '../field/round-record.ts';
 
 /** What is kept on this device, so that neither a reload nor a lost signal loses anything. */
 export interface Device extends DBSchema {

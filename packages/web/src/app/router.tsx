@@ -30,7 +30,7 @@ export const router = createBrowserRouter([
       },
       {
         path: 'systems/:systemId/rounds/:visitId/summary',
-        lazy: async () => ({ Component: (await import('../places/round/summary-screen.tsx')).SummaryScreen }),
+        lazy: async () => ({ Component: (await import('../places/round/close/summary-screen.tsx')).SummaryScreen }),
       },
       {
         path: 'systems/:systemId/threads/:componentId/:kind/:point',
@@ -38,7 +38,7 @@ export const router = createBrowserRouter([
       },
       {
         path: 'systems/:systemId/rounds/:visitId/close',
-        lazy: async () => ({ Component: (await import('../places/round/close-screen.tsx')).CloseScreen }),
+        lazy: async () => ({ Component: (await import('../places/round/close/close-screen.tsx')).CloseScreen }),
       },
       {
         path: 'systems/:systemId/rounds/:visitId/:stopId',

@@ -1,6 +1,6 @@
+import { withEntryOf, withoutEntry, withoutRefusal, withTypedAgain } from '@yarnix/core';
 import { clockOffMs } from '../app/api.ts';
 import { somethingToSend } from './outbox.ts';
-import { withEntryOf, withoutEntry, withoutRefusal, withTypedAgain } from './round-record.ts';
 import { changeStored, roundOf } from './rounds.ts';
 import { dropAside, keepAside, putBack, type SetAside } from './set-aside.ts';
 

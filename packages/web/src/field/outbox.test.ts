@@ -1,9 +1,9 @@
+import { withText } from '@yarnix/core';
 import { jest } from '@jest/globals';
 import { device } from '../app/device.ts';
 import { editAgain, takeBack, tryAgain } from './decide.ts';
 import { redated } from './outgoing.ts';
 import { onOutbox, outboxState, startSending } from './outbox.ts';
-import { withText } from './round-record.ts';
 import {
   addReading,
   change,
@@ -61,7 +61,7 @@ test('what is done without a signal is kept in order, and sent in that order onc
   startSending(sent, (refused, why) => noteRefusal(refused.visitId, refused.id, why));
   await startRound('v', { systemId: 's', startedAt: '2026-10-10T13:00:00.000Z' });
   await change('v', (r) => ({ ...r, outdoorText: '52' }));
-  await addReading('v', 'key', { id: 'r1', reading, value: 39, finding: null });
+  await addReading('v', 'key', { id: 'r1', reading, value: 39, findings: [] });
   await fitPart('v', 'c2', { replaces: 'c', fittedOn: '2026-10-10', plate: { rating: '40 µF 440 V' }, reason: 'weak' });
   await closeRound('v', '2026-10-10T15:00:00.000Z', ' done ');
   await until(() => outboxState().waiting.length === 4 && !outboxState().reachable);
@@ -88,8 +88,8 @@ test('what the server will not take is noted where it was typed, and the rest go
   server.got = [];
   server.refuse.set('/api/readings/bad', 'Beyond any meter.');
   await startRound('w', { systemId: 's', startedAt: '2026-10-10T13:00:00.000Z' });
-  await addReading('w', 'key', { id: 'bad', reading: { ...reading, visitId: 'w' }, value: 39, finding: null });
-  await addReading('w', 'key', { id: 'good', reading: { ...reading, visitId: 'w' }, value: 39, finding: null });
+  await addReading('w', 'key', { id: 'bad', reading: { ...reading, visitId: 'w' }, value: 39, findings: [] });
+  await addReading('w', 'key', { id: 'good', reading: { ...reading, visitId: 'w' }, value: 39, findings: [] });
   await until(() => outboxState().waiting.length === 0 && server.got.includes('/api/readings/good'));
   const now = roundNow('w');
   expect(now.status === 'here' && now.record.readings.map((r) => r.refused)).toEqual(['Beyond any meter.', undefined]);
@@ -100,7 +100,7 @@ test('a typed reading is taken once, however often it is asked for', async () =>
   await startRound('once', { systemId: 's', startedAt: '2026-10-10T13:00:00.000Z' });
   await change('once', (r) => withText(r, 'key', 'microfarads', '39'));
   const taken = (id: string) =>
-    takeReading('once', 'key', { id, reading: { ...reading, visitId: 'once' }, value: 39, finding: null });
+    takeReading('once', 'key', { id, reading: { ...reading, visitId: 'once' }, value: 39, findings: [] });
   await Promise.all([taken('first'), taken('second')]);
   const now = roundNow('once');
   expect(now.status === 'here' && now.record.readings.map((r) => r.id)).toEqual(['first']);
@@ -144,7 +144,7 @@ describe('one refused write never stops the others', () => {
       id,
       reading: { ...reading, visitId, point: id.endsWith('fan') ? 'fan' : 'herm', inputs: { microfarads } },
       value: microfarads,
-      finding: null,
+      findings: [],
     });
 
   test('a server that fails on one write is not taken for one without a signal', async () => {

@@ -1,4 +1,4 @@
-import { methodOf, readingKind, titleOf, type NewReading, type Point } from '@yarnix/core';
+import { chosenIn, methodOf, readingKind, titleOf, type NewReading, type Point } from '@yarnix/core';
 
 /** A PUT that is to reach the server, in the order it was made. */
 export interface Outgoing {
@@ -49,9 +49,9 @@ function inputWords({ kind: id, method, inputs }: NewReading): string {
   const specs = (kind && methodOf(kind, method)?.inputs) ?? [];
   const said = Object.entries(inputs).map(([name, value]) => {
     const spec = specs.find((s) => s.id === name);
-    if (spec?.type === 'number') return typeof value === 'number' ? `${value} ${spec.unit}` : value;
+    if (spec?.type === 'number') return typeof value === 'number' ? `${value} ${spec.unit}` : String(value);
     const options = spec?.type === 'several' ? [spec.none, ...spec.options] : (spec?.options ?? []);
-    const chosen = String(value).split(',');
+    const chosen = chosenIn(value);
     return chosen.map((c) => options.find((o) => o.value === c)?.label ?? c).join(', ');
   });
   return said.join(', ');

@@ -1,7 +1,3 @@
-import type { FittedPart, LooseEnd, LooseEndCode, NewVisit } from '@yarnix/core';
-import { device } from '../app/device.ts';
-import { readingIn, type Outgoing } from './outgoing.ts';
-import { somethingToSend } from './outbox.ts';
 import {
   completed,
   newRound,
@@ -12,12 +8,19 @@ import {
   withPart,
   withReading,
   withRefusal,
+  type FittedPart,
   type LocalEvent,
   type LocalFollowUp,
   type LocalPart,
   type LocalReading,
+  type LooseEnd,
+  type LooseEndCode,
+  type NewVisit,
   type RoundRecord,
-} from './round-record.ts';
+} from '@yarnix/core';
+import { device } from '../app/device.ts';
+import { readingIn, type Outgoing } from './outgoing.ts';
+import { somethingToSend } from './outbox.ts';
 import { allAside, dropAside } from './set-aside.ts';
 
 type Known =

@@ -1,4 +1,4 @@
-import { STANDINGS } from '@yarnix/core';
+import { readingKind, STANDINGS } from '@yarnix/core';
 import { render, screen } from '@testing-library/react';
 import { InlineThread } from '../thread/inline-thread.tsx';
 import { Mark, StandingWord } from './mark.tsx';
@@ -26,7 +26,15 @@ test('an inline thread says in words what it draws', () => {
     baseline: 41.2,
     ahead: { day: 400, expected: 38.4, low80: 37.5, high80: 39.3 },
   };
-  render(<InlineThread data={data} standing="watch" unit="µF" width={200} height={50} />);
+  render(
+    <InlineThread
+      data={data}
+      standing="watch"
+      kind={readingKind('run-capacitor-capacitance')}
+      width={200}
+      height={50}
+    />,
+  );
   const label = screen
     .getByRole('img')
     .getAttribute('aria-label')

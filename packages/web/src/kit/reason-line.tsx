@@ -1,14 +1,12 @@
-import { sayReason, type Because } from '@yarnix/core';
+import { reasonLine, type Because } from '@yarnix/core';
 
 /** A reason's sentence, its first clause (the number and what it means) heavier than the rest. */
 export function ReasonLine({ because }: { because: Because }) {
-  const sentence = sayReason(because);
-  const end = /[;.:?](\s|$)/.exec(sentence)?.index ?? sentence.length;
-  if (end >= sentence.length - 1) return <p>{sentence}</p>;
+  const [head, rest] = reasonLine(because);
   return (
     <p>
-      <strong className="font-[660]">{sentence.slice(0, end)}</strong>
-      {sentence.slice(end)}
+      {head && <strong className="font-[660]">{head}</strong>}
+      {rest}
     </p>
   );
 }

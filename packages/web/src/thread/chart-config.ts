@@ -1,4 +1,4 @@
-import { isoOf, sayQuantity, type Day } from '@yarnix/core';
+import { isoOf, sayValue, type Day } from '@yarnix/core';
 import type { ChartData, ChartOptions } from 'chart.js';
 import type { AnnotationOptions } from 'chartjs-plugin-annotation';
 import { knotDays } from './geometry.ts';
@@ -189,10 +189,10 @@ export function annotationsOf(
   dayOfDate: (iso: string) => Day,
 ): Record<string, AnnotationOptions> {
   const { inline, kind, part } = data;
-  const say = (value: number) => sayQuantity(value, kind.unit);
+  const say = (value: number) => sayValue(kind, value);
   const limit = inline?.limit ?? null;
   const baseline = inline?.baseline ?? null;
-  const falls = kind.wear === 'falls';
+  const falls = kind.type === 'number' && kind.wear === 'falls';
   const close = baseline !== null && data.nominal !== null && Math.abs(baseline - data.nominal) < 0.02 * data.nominal;
   const nominalWord = { 'rated-load': 'plate', rating: 'rated', 'nominal-volts': 'nominal', window: 'middle' } as const;
   const family = data.state?.numeric?.limits.known ? data.state.numeric.limits.family : 'rating';
@@ -265,7 +265,7 @@ export function chartOptions(
         grace: '12%',
         title: {
           display: true,
-          text: data.kind.unit,
+          text: data.kind.type === 'number' ? data.kind.unit : '',
           color: palette.soft,
           font: { family: FONT, size: 14, weight: 600 },
         },
@@ -281,7 +281,7 @@ export function chartOptions(
         bodyFont: { family: FONT, size: 14 },
         callbacks: {
           title: (items) => (items[0] ? isoOf(Math.floor((items[0].parsed.x ?? 0) / 86_400_000)) : ''),
-          label: (item) => sayQuantity(item.parsed.y ?? 0, data.kind.unit),
+          label: (item) => sayValue(data.kind, item.parsed.y ?? 0),
           afterLabel: (item) => {
             const point = item.dataset.label === 'reading' ? points[item.dataIndex] : undefined;
             return point ? conditionWords(point, data) : [];

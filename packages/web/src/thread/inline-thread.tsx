@@ -1,27 +1,27 @@
-import { sayQuantity, type InlineThreadData, type Standing, type Unit } from '@yarnix/core';
+import { sayValue, type InlineThreadData, type ReadingKind, type Standing } from '@yarnix/core';
 import { hueOf } from '../kit/mark.tsx';
 import { layThread } from './geometry.ts';
 
-function describe(data: InlineThreadData, unit: Unit): string {
+function describe(data: InlineThreadData, kind: ReadingKind | undefined): string {
   const first = data.points[0];
   const last = data.points.at(-1);
   if (!first || !last) return 'No readings yet';
-  const limit = data.limit === null ? '' : `, limit ${sayQuantity(data.limit, unit)}`;
-  const ahead = data.ahead ? `, expected ${sayQuantity(data.ahead.expected, unit)} at the next round` : '';
-  return `${data.points.length} readings from ${sayQuantity(first.value, unit)} to ${sayQuantity(last.value, unit)}${limit}${ahead}`;
+  const limit = data.limit === null ? '' : `, limit ${sayValue(kind, data.limit)}`;
+  const ahead = data.ahead ? `, expected ${sayValue(kind, data.ahead.expected)} at the next round` : '';
+  return `${data.points.length} readings from ${sayValue(kind, first.value)} to ${sayValue(kind, last.value)}${limit}${ahead}`;
 }
 
 /** The small thread: readings as knots on a line, limit dotted, baseline thin, and the fray towards the next round. */
 export function InlineThread({
   data,
   standing,
-  unit,
+  kind,
   width,
   height,
 }: {
   data: InlineThreadData;
   standing: Standing;
-  unit: Unit;
+  kind: ReadingKind | undefined;
   width: number;
   height: number;
 }) {
@@ -31,7 +31,7 @@ export function InlineThread({
   return (
     <svg
       role="img"
-      aria-label={describe(data, unit)}
+      aria-label={describe(data, kind)}
       viewBox={`0 0 ${width} ${height}`}
       className="block h-auto max-w-full"
       width={width}

@@ -33,5 +33,9 @@ export function livingThreads(
   const components = system.components.filter((c) => c.removedOn === null || c.id === only?.id).map(judgedPart);
   const readings = isOut ? system.readings.filter((r) => r.componentId === only.id) : system.readings;
   const judged = { kind: system.kind, plate: system.plate, components, events: eventsOf(system) };
-  return systemThreads(judged, readings, nextRoundAfter(today, policy), policy, prior ?? undefined);
+  return systemThreads(judged, readings, {
+    nextRound: nextRoundAfter(today, policy),
+    policy,
+    prior: prior ?? undefined,
+  });
 }

@@ -1,4 +1,4 @@
-import { dayOf, sayQuantity, type Day, type Standing } from '@yarnix/core';
+import { dayOf, sayValue, type Day, type Standing } from '@yarnix/core';
 import { Chart, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import 'chartjs-adapter-date-fns';
@@ -44,7 +44,7 @@ export function ThreadChart({
   const theme = useTheme();
   const palette = paletteOf(data.state?.standing ?? 'unproven');
   const ahead = data.inline?.ahead;
-  const words = `${title}: chart of ${data.inline?.points.length ?? 0} readings${ahead ? `, expected ${sayQuantity(ahead.expected, data.kind.unit)} at the next round` : ''}. The numbers are in the table below.`;
+  const words = `${title}: chart of ${data.inline?.points.length ?? 0} readings${ahead ? `, expected ${sayValue(data.kind, ahead.expected)} at the next round` : ''}. The numbers are in the table below.`;
   return (
     <div className={low ? 'h-[230px]' : 'h-[340px] md:h-[380px]'} data-chart={title}>
       <Line

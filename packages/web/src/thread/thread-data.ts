@@ -4,10 +4,9 @@ import {
   dayOf,
   EVENTS,
   inlineThread,
-  judgedReading,
+  isNumeric,
   readingKind,
   threadKey,
-  threadReadingsOf,
   type ComponentView,
   type Day,
   type InlineThreadData,
@@ -77,26 +76,20 @@ const believedOf = (
       systemKind: system.kind,
       component: judgedPart(part),
       events: eventsOf(system),
-      readings: threadReadingsOf(readings.map(judgedReading)),
+      readings: readings.filter(isNumeric),
     },
     firm.policy,
     firm.prior ?? undefined,
   );
 
-/** What the verdict made of each reading. Readings of one day are told apart by value and method. */
+/** What the verdict made of each reading, by its id. */
 function comparedOf(thread: SystemThread<ReadingView, unknown> | undefined): Map<string, ComparedValue> {
   const numeric = thread?.state.numeric;
-  const values = new Map<string, ComparedValue>();
-  if (!thread || !numeric) return values;
-  const left = [...thread.readings];
-  for (const [index, { reading, value, known }] of numeric.compared.entries()) {
-    const at = left.findIndex(
-      (r) => r.value === reading.value && r.method === reading.method && dayOf(r.takenAt) === reading.day,
-    );
-    const [own] = at < 0 ? [] : left.splice(at, 1);
-    if (own) values.set(own.id, { value, known, odd: numeric.setAside.includes(index) });
-  }
-  return values;
+  return new Map(
+    numeric?.compared.flatMap(({ reading: { id }, value, known }, index) =>
+      id === undefined ? [] : [[id, { value, known, odd: numeric.setAside.includes(index) }] as const],
+    ),
+  );
 }
 
 /** Gathers a thread from a system; null when it has no such part or kind. */
@@ -121,22 +114,23 @@ export function threadData(
       (part.fittedOn === null || c.removedOn <= part.fittedOn),
   );
   const limits = thread?.state.numeric?.commonLimits;
+  const measured = kind.type === 'number' ? kind : undefined;
   return {
     kind,
     point: asked.point as Point,
     part,
     state: thread?.state ?? null,
-    inline: thread ? inlineThread(thread.readings.map(judgedReading), thread.state) : null,
+    inline: thread ? inlineThread(thread.state) : null,
     readings: mine.filter((r) => r.kind === asked.kind && r.point === asked.point),
     before: earlier
       .map((old) => ({ part: old, points: numbersOf(all.get(threadKey({ ...asked, componentId: old.id })) ?? []) }))
       .filter((life) => life.points.length > 0)
       .reverse(),
     nominal: limits?.known ? limits.nominal : null,
-    watchFrom: limits?.known ? (kind.wear === 'falls' ? limits.watchLower : limits.watchUpper) : null,
+    watchFrom: limits?.known ? (measured?.wear === 'falls' ? limits.watchLower : limits.watchUpper) : null,
     compared: comparedOf(thread),
     believed: thread ? believedOf(system, thread, part, firm) : [],
-    common: kind.likeForLike?.words(aboutOf(system, part, asked.point as Point)) ?? null,
+    common: measured?.likeForLike?.words(aboutOf(system, part, asked.point as Point)) ?? null,
     events: system.events
       .filter((e) => part.fittedOn === null || e.on >= part.fittedOn)
       .filter((e) => (EVENTS[e.kind].moves as readonly string[]).includes(kind.id))

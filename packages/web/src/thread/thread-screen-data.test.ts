@@ -35,7 +35,7 @@ const reading = (componentId: string, day: string, value: number, over: Partial<
   method: 'bench',
   inputs: { microfarads: value },
   value,
-  finding: null,
+  findings: [],
   takenAt: `${day}T15:00:00.000Z`,
   conditions: {},
   confirmed: false,

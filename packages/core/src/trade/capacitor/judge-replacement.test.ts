@@ -1,7 +1,7 @@
 import { parseCapacitorRating, type CapacitorRating } from '../../equipment/rating.ts';
-import { POLICIES } from '../../judgement/policy.ts';
+import { POLICIES } from '../../verdict/policy.ts';
 import { judgeReplacement } from './judge-replacement.ts';
-import { sayReplacement } from './replacement-words.ts';
+import { sayReplacement } from '../../words/replacement.ts';
 
 const rating = (text: string): CapacitorRating => {
   const read = parseCapacitorRating(text);
@@ -9,7 +9,7 @@ const rating = (text: string): CapacitorRating => {
   return read;
 };
 const judged = (original: string, candidate: string, school: keyof typeof POLICIES = 'printed') =>
-  judgeReplacement(rating(original), rating(candidate), POLICIES[school]);
+  judgeReplacement(rating(original), rating(candidate), POLICIES[school].capacitor.replacementPercent);
 
 // All of this: common practice, no source.
 test.each([

@@ -1,5 +1,4 @@
 import type { CapacitorRating, Lug } from '../../equipment/rating.ts';
-import type { Policy } from '../../judgement/policy.ts';
 
 /** One thing wrong, or worth knowing, about a candidate capacitor. */
 export type ReplacementReason =
@@ -69,17 +68,17 @@ function sectionReasons(original: Ratable, candidate: Ratable, allowedPercent: n
 }
 
 /**
- * Whether a candidate capacitor may stand in for the original: the same µF per section within the policy's allowance
- * (0, 5 or 10 %), and a volt rating equal or higher, never lower. Ratings in µF and V as parseCapacitorRating gives
+ * Whether a candidate capacitor may stand in for the original: the same µF per section within the allowance
+ * (`allowedPercent`; 0, 5 or 10 by school), and a volt rating equal or higher, never lower. Ratings in µF and V as parseCapacitorRating gives
  * them. 'cannot-say' when a volt rating is not known and nothing else refuses it. Common practice, no source.
  * A 440 V capacitor fits for a 370 V one; a 370 V one is refused for a 440 V one.
  */
-export function judgeReplacement(original: Ratable, candidate: Ratable, policy: Policy): ReplacementVerdict {
+export function judgeReplacement(original: Ratable, candidate: Ratable, allowedPercent: number): ReplacementVerdict {
   if ((original.form === 'start-range') !== (candidate.form === 'start-range')) {
     return { verdict: 'refused', reasons: [{ code: 'start-capacitor-is-no-run-capacitor' }] };
   }
   const reasons = [
-    ...sectionReasons(original, candidate, policy.capacitor.replacementPercent),
+    ...sectionReasons(original, candidate, allowedPercent),
     compareVolts(original.volts, candidate.volts),
   ];
   if (reasons.some(isRefusal)) return { verdict: 'refused', reasons };

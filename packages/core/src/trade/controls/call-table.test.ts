@@ -1,4 +1,6 @@
-import { FINDINGS } from '../../judgement/findings.ts';
+import { FINDINGS } from '../../verdict/findings.ts';
+import { sayFindings } from '../../words/findings.ts';
+import { textOf } from '../../words/said.ts';
 import { callTable, expectedOn, RUNNERS, type Call, type CallFault, type Runner } from './call-table.ts';
 
 const heatPump = { kind: 'split-heat-pump', strips: true } as const;
@@ -67,11 +69,11 @@ describe('each machine by its own parts', () => {
     expect(first('heating', ['gas-burner'], furnace)).toEqual(['heat-without-air']);
     expect(first('heating', ['strips'], airHandler)).toEqual(['heat-without-air']);
     expect(first('off', ['strips'], heatPump)).toEqual(['heat-without-air', 'strips-on-without-call']);
-    expect(FINDINGS['heat-without-air'].standing).toBe('stop');
+    expect(FINDINGS['heat-without-air']).toBe('stop');
   });
 
   test('a furnace has no emergency heat, and an air conditioner no board relay: neither is named', () => {
-    const said = (faults: readonly CallFault[]) => faults.map((f) => FINDINGS[f].sentence).join(' ');
+    const said = (faults: readonly CallFault[]) => faults.map((f) => textOf(sayFindings([f]))).join(' ');
     for (const has of [furnace, conditioner]) {
       const blower = said(first('cooling', ['compressor', 'outdoor-fan'], has));
       expect(blower).toMatch(/motor/);
@@ -94,7 +96,7 @@ describe('each machine by its own parts', () => {
           const seen = RUNNERS.filter((_runner, n) => bits & (1 << n));
           const faults = callTable({ call, seen, has }).pointsTo;
           expect(new Set(faults).size).toBe(faults.length);
-          const sentences = faults.map((f) => FINDINGS[f].sentence);
+          const sentences = faults.map((f) => textOf(sayFindings([f])));
           expect(sentences.filter((s) => parts.some((p) => p.test(s))).length).toBeLessThanOrEqual(1);
         }
       }

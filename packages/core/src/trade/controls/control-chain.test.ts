@@ -1,4 +1,5 @@
-import { CHAIN_PLACES, controlChain, type ChainPlace, type ChainVolts, type SwitchOrder } from './control-chain.ts';
+import type { SwitchOrder } from '../../equipment/switch-order.ts';
+import { CHAIN_PLACES, controlChain, type ChainPlace, type ChainVolts } from './control-chain.ts';
 
 // All of it common practice, no source.
 

@@ -1,3 +1,5 @@
+import type { SwitchOrder } from '../../equipment/switch-order.ts';
+
 /** The places of an outdoor unit's control circuit where a meter goes, the common side fixed. */
 export const CHAIN_PLACES = {
   'r-to-c': 'R to C',
@@ -11,10 +13,6 @@ export const CHAIN_PLACES = {
   'sensor-return': 'the sensor return',
 } as const;
 export type ChainPlace = keyof typeof CHAIN_PLACES;
-
-/** How the pressure switches are wired between the board and the contactor coil. */
-export const SWITCH_ORDERS = ['high-low', 'low-high', 'high-only', 'low-only', 'none'] as const;
-export type SwitchOrder = (typeof SWITCH_ORDERS)[number];
 
 /** What is at fault when the volts are missing at a place and are there at the one right before it. */
 export type ChainFault =

@@ -1,5 +1,6 @@
 import { isKnownRefrigerant, isMildlyFlammable, refrigerantName } from './known-refrigerants.ts';
-import { readPressureTable, sayTableTrouble, type PressureTables } from './pressure-table.ts';
+import { sayTableTrouble } from '../../words/pressure-table.ts';
+import { readPressureTable, type PressureTables } from './pressure-table.ts';
 import { saturationPressure, saturationTemperature } from './saturation.ts';
 
 /** A table of R-410A as a supplier would print it, made from the built-in curve: whole tenths every 10 °F. */

@@ -44,8 +44,9 @@ export type ReadTable =
       readonly text: string;
     };
 
-type Refused = Extract<ReadTable, { outcome: 'refused' }>;
-const refused = (because: TableTrouble, row: number, column: number | null, text = ''): Refused => ({
+/** A table that was refused, with where and why. */
+export type RefusedTable = Extract<ReadTable, { outcome: 'refused' }>;
+const refused = (because: TableTrouble, row: number, column: number | null, text = ''): RefusedTable => ({
   outcome: 'refused',
   because,
   row,
@@ -53,7 +54,8 @@ const refused = (because: TableTrouble, row: number, column: number | null, text
   text,
 });
 
-const LEAST_ROWS = 5;
+/** Fewer rows are no table. */
+export const LEAST_ROWS = 5;
 /** No supplier's table has more rows or columns, nor a cell so many characters: that is another file. */
 const MOST_ROWS = 2000;
 const MOST_COLUMNS = 60;
@@ -77,7 +79,7 @@ const PRESSURE_UNITS: readonly (readonly [RegExp, (value: number) => number])[] 
   [/kpa/i, (v) => v / KPA_A_PSI + FULL_VACUUM],
 ];
 
-function columnsOf(header: readonly string[]): Columns | Refused {
+function columnsOf(header: readonly string[]): Columns | RefusedTable {
   const find = (pattern: RegExp) => header.findIndex((cell) => pattern.test(cell));
   const [temperature, bubble, dew] = [find(/temp|° ?[FC]/i), find(/bubble|liquid/i), find(/dew|vapou?r/i)];
   if (temperature < 0 && bubble < 0 && dew < 0) return refused('no-header', 1, null, header.join(','));
@@ -97,7 +99,7 @@ function columnsOf(header: readonly string[]): Columns | Refused {
 }
 
 /** What is too large to be such a table, before any of it is read. */
-function tooLong(rows: readonly (readonly string[])[]): Refused | null {
+function tooLong(rows: readonly (readonly string[])[]): RefusedTable | null {
   if (rows.length > MOST_ROWS) return refused('too-long', MOST_ROWS + 1, null, `${rows.length} rows`);
   for (const [index, cells] of rows.entries()) {
     if (cells.length > MOST_COLUMNS) return refused('too-long', index + 1, null, `${cells.length} columns`);
@@ -109,7 +111,7 @@ function tooLong(rows: readonly (readonly string[])[]): Refused | null {
 
 const numberIn = (cell: string): number => Number(cell.trim().replace(/[−–]/g, '-').replace(',', '.'));
 
-function pointOf(cells: readonly string[], row: number, columns: Columns): PressurePoint | Refused {
+function pointOf(cells: readonly string[], row: number, columns: Columns): PressurePoint | RefusedTable {
   const at = [columns.temperature, columns.bubble, columns.dew];
   const hole = at.find((column) => (cells[column] ?? '').trim() === '');
   if (hole !== undefined) return refused('hole', row, hole + 1);
@@ -124,7 +126,12 @@ function pointOf(cells: readonly string[], row: number, columns: Columns): Press
 }
 
 /** What is wrong with a point, alone or after the one before it. */
-function troubleWith(point: PressurePoint, before: PressurePoint | undefined, row: number, c: Columns): Refused | null {
+function troubleWith(
+  point: PressurePoint,
+  before: PressurePoint | undefined,
+  row: number,
+  c: Columns,
+): RefusedTable | null {
   if (point.bubblePsig <= FULL_VACUUM) return refused('below-vacuum', row, c.bubble + 1, point.bubblePsig.toFixed(1));
   if (point.dewPsig <= FULL_VACUUM) return refused('below-vacuum', row, c.dew + 1, point.dewPsig.toFixed(1));
   // A rounding of the last digit may put a pure fluid's two columns the wrong way round.
@@ -141,7 +148,7 @@ function troubleWith(point: PressurePoint, before: PressurePoint | undefined, ro
 /**
  * Reads a supplier's pressure–temperature table from the cells of a CSV file: a header naming temperature (°F or °C),
  * bubble and dew pressure (psig, psia, kPa absolute, or kPa gauge where it says so), then one row a temperature, rising. Empty rows are passed over.
- * Refused with row and column (from 1) for holes, words, wrong units, figures that do not rise, or a bubble point
+ * RefusedTable with row and column (from 1) for holes, words, wrong units, figures that do not rise, or a bubble point
  * pressure below the dew point's.
  */
 export function readPressureTable(rows: readonly (readonly string[])[]): ReadTable {
@@ -164,23 +171,3 @@ export function readPressureTable(rows: readonly (readonly string[])[]): ReadTab
     ? refused('too-few-rows', rows.length, null, String(points.length))
     : { outcome: 'table', points };
 }
-
-const TROUBLE_WORDS: Readonly<Record<TableTrouble, (text: string) => string>> = {
-  'no-header': () => 'the first row must name the columns: temperature, bubble, dew.',
-  'too-long': (text) => `${text} are more than any such table has.`,
-  'wrong-unit': (text) =>
-    `“${text}” does not say its unit: °F or °C for temperature; psig, psia or kPa, the same for both pressures.`,
-  'missing-column': (text) => `there is no column for ${text}.`,
-  hole: () => 'the cell is empty.',
-  'not-a-number': (text) => `“${text}” is not a number.`,
-  'too-few-rows': (text) => `only ${text} rows; at least ${LEAST_ROWS} are needed.`,
-  'temperature-not-rising': () => 'the temperature is not above the one before.',
-  'pressure-not-rising': () => 'the pressure is not above the one before.',
-  'bubble-below-dew': () => 'the bubble point pressure is below the dew point pressure: columns swapped?',
-  'below-vacuum': (text) => `${text} psig is below a full vacuum: gauge or absolute?`,
-  'unlikely-units': (text) => `${text} psig at 40 °F or below: is this kPa, not psig?`,
-};
-
-/** The sentence of why a table was refused, with row and column. */
-export const sayTableTrouble = (r: Refused): string =>
-  `Row ${r.row}${r.column === null ? '' : `, column ${r.column}`}: ${TROUBLE_WORDS[r.because](r.text)}`;

@@ -1,4 +1,4 @@
-import { stillLoose, nameOfLooseEnd, type LooseEndView, type NewLooseEnd } from '@yarnix/core';
+import { nameOfLooseEnd, stillLoose, type LooseEndView, type NewLooseEnd } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import { holdSystem } from '../../database/hold.ts';

@@ -32,7 +32,7 @@ function checkRule(old: PartInSystem, fitted: FittedPart, policy: Policy): void 
     throw new ProblemError('rating-unreadable', detail, [{ path: 'plate.rating', detail }]);
   }
   if (!original || fitted.overruledBecause) return;
-  const verdict = judgeReplacement(original, read, policy);
+  const verdict = judgeReplacement(original, read, policy.capacitor.replacementPercent);
   if (verdict.verdict !== 'refused') return;
   const detail = sayReplacement(verdict);
   throw new ProblemError('replacement-refused', detail, [{ path: 'plate.rating', detail }]);

@@ -1,4 +1,4 @@
-import { dayOf, type ComponentView, type FittedPart, type KeptReading, type NewSystem } from '@yarnix/core';
+import { dayOf, type ComponentView, type FittedPart, type Reading, type NewSystem } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import { digestOf } from '../../database/digest.ts';
@@ -28,7 +28,7 @@ export function partsService(db: Knex) {
   async function refresh(
     context: RequestContext,
     systemId: string,
-    readings: readonly KeptReading[],
+    readings: readonly Reading[],
     now: Date,
   ): Promise<void> {
     // One after the other: within a transaction there is one connection, and it answers one question at a time.
@@ -38,7 +38,7 @@ export function partsService(db: Knex) {
     const first = rows[0] && (await store.find(context, rows[0].id));
     if (!first) return;
     const living = rows.filter((r) => r.removed_on === null);
-    const system = { kind: first.system_kind, plate: first.system_plate, parts: living.map(componentOf), events };
+    const system = { kind: first.system_kind, plate: first.system_plate, components: living.map(componentOf), events };
     const newest = readings.reduce((latest, r) => Math.max(latest, dayOf(r.takenAt)), dayOf(now.toISOString()));
     const { stamp } = judging;
     const rests = digestOf([stamp, systemId, system.kind, system.plate, events]);

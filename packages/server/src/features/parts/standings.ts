@@ -1,20 +1,16 @@
 import {
+  assessSystem,
   dayOf,
   inlineThread,
-  judgedReading,
   nextRoundAfter,
   severityOf,
-  standingOfPart,
-  systemThreads,
   type Component,
-  type FleetPrior,
-  type SystemEvent,
   type Day,
-  type KeptReading,
-  type Plate,
+  type FleetPrior,
+  type JudgedSystem,
+  type PartAssessment,
   type Policy,
-  type SystemKind,
-  type SystemThread,
+  type Reading,
   type ThreadMemo,
 } from '@yarnix/core';
 import type { PartRow, Standings } from './store.ts';
@@ -36,32 +32,23 @@ export interface ThreadName {
   readonly point: string;
 }
 
-const UNPROVEN: Standings = { standing: 'unproven', severity: 1, urgency: 0, chance: 0, lead: null };
-
-const isWorse = (a: SystemThread, b: SystemThread): boolean =>
-  severityOf(a.state.standing) !== severityOf(b.state.standing)
-    ? severityOf(a.state.standing) > severityOf(b.state.standing)
-    : a.state.urgency > b.state.urgency;
-
-function standingsFrom(threads: readonly SystemThread[]): Standings {
-  const worst = threads.reduce<SystemThread | null>((w, t) => (w === null || isWorse(t, w) ? t : w), null);
-  if (!worst) return UNPROVEN;
-  const standing = standingOfPart(threads.map((t) => t.state.standing));
-  const also = worst.state.reasons
-    .filter((r) => r.because.code !== worst.state.lead.because.code && severityOf(r.standing) >= severityOf('watch'))
-    .map((r) => r.because);
+/** How a part stands, in the form it is kept in. */
+function standingsFrom({ standing, urgency, chance, lead, also, threads: [first] }: PartAssessment): Standings {
   return {
     standing,
     severity: severityOf(standing),
-    urgency: Math.max(...threads.map((t) => t.state.urgency)),
-    chance: worst.state.chance,
-    lead: {
-      kind: worst.state.kind,
-      point: worst.state.point,
-      because: worst.state.lead.because,
-      also,
-      thread: inlineThread(worst.readings.map(judgedReading), worst.state),
-    },
+    urgency,
+    chance,
+    lead:
+      first && lead
+        ? {
+            kind: first.state.kind,
+            point: first.state.point,
+            because: lead.because,
+            also: also.map((r) => r.because),
+            thread: inlineThread(first.state),
+          }
+        : null,
   };
 }
 
@@ -70,24 +57,24 @@ function standingsFrom(threads: readonly SystemThread[]): Standings {
  * them could not be fitted.
  */
 export function standingsOf(
-  system: {
-    kind: SystemKind;
-    plate: Plate;
-    parts: readonly (Component & { id: string })[];
-    events?: readonly SystemEvent[] | undefined;
-  },
-  readings: readonly KeptReading[],
+  system: JudgedSystem,
+  readings: readonly Reading[],
   day: Day,
   { policy, prior }: { policy: Policy; prior?: FleetPrior | undefined },
   memo?: ThreadMemo,
 ): { standings: Map<string, Standings>; threads: number; notFitted: ThreadName[] } {
-  const judged = { kind: system.kind, plate: system.plate, components: system.parts, events: system.events };
-  const threads = systemThreads(judged, readings, nextRoundAfter(day, policy), policy, prior, memo);
-  const standings = system.parts.map(
-    (part) => [part.id, standingsFrom(threads.filter((t) => t.component.id === part.id))] as const,
-  );
+  const { parts, threads } = assessSystem(system, readings, {
+    nextRound: nextRoundAfter(day, policy),
+    policy,
+    prior,
+    memo,
+  });
   const notFitted = threads
     .filter((t) => t.state.lead.because.code === 'not-fitted')
     .map((t) => ({ componentId: t.component.id, kind: t.state.kind, point: t.state.point }));
-  return { standings: new Map(standings), threads: threads.length, notFitted };
+  return {
+    standings: new Map(parts.map((assessed) => [assessed.part.id, standingsFrom(assessed)])),
+    threads: threads.length,
+    notFitted,
+  };
 }

@@ -5,6 +5,7 @@ import type {
   ComponentView,
   InlineThreadData,
   Plate,
+  Point,
   Slot,
   Standing,
   SystemKind,
@@ -40,7 +41,7 @@ export interface PartInSystem extends PartRow {
 /** The reason a part stands where it does, with the thread it comes from. */
 export interface Lead {
   kind: string;
-  point: string;
+  point: Point;
   because: Because;
   also: Because[];
   thread: InlineThreadData;

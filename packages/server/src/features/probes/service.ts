@@ -1,4 +1,4 @@
-import { dayOf, isOwn, methodOf, readingKind, type ProbeQuery, type Unit } from '@yarnix/core';
+import { dayOf, isOwn, methodOf, readingKind, type ProbeQuery, type ReadingKindId, type Unit } from '@yarnix/core';
 import { FAULTS, houseOf, probeStream, seedOf, type Fault } from '@yarnix/simulator';
 import type { Knex } from 'knex';
 import { notFound, ProblemError } from '../../http/problems.ts';
@@ -8,14 +8,14 @@ import { systemsService } from '../systems/service.ts';
 
 const isFault = (text: string): text is Fault => isOwn(FAULTS, text);
 
-function unitOf(asked: ProbeQuery): Unit {
+function placeOf(asked: ProbeQuery): { kind: ReadingKindId; unit: Unit } {
   const kind = readingKind(asked.kind);
   const input = kind && methodOf(kind, asked.method)?.inputs.find((i) => i.id === asked.input);
-  if (input?.type !== 'number' || input.probe === undefined) {
+  if (!kind || input?.type !== 'number' || input.probe === undefined) {
     const detail = 'No probe serves this field; type the value.';
     throw new ProblemError('no-probe-here', detail, [{ path: 'query.input', detail }]);
   }
-  return input.unit;
+  return { kind: kind.id, unit: input.unit };
 }
 
 /** The simulated probe kit: what a probe held at a place of a system would show, from the house's hidden truth. */
@@ -23,7 +23,7 @@ export function probesService(db: Knex, now: () => Date) {
   return {
     faults: () => Object.entries(FAULTS).map(([id, label]) => ({ id, label })),
     async stream(context: RequestContext, asked: ProbeQuery): Promise<Generator<{ at: number; value: number }>> {
-      const unit = unitOf(asked);
+      const { kind, unit } = placeOf(asked);
       const part = await partsService(db).find(context, asked.componentId);
       if (part?.system_id !== asked.systemId) throw notFound('part');
       const system = await systemsService(db, now).facts(context, asked.systemId);
@@ -40,7 +40,7 @@ export function probesService(db: Knex, now: () => Date) {
         outdoorF: asked.outdoorF ?? (asked.season === 'spring' ? 82 : 45),
         faults: new Set((asked.faults ?? '').split(',').filter(isFault)),
       };
-      const held = { kind: asked.kind, point: asked.point, input: asked.input, method: asked.method, component };
+      const held = { kind, point: asked.point, input: asked.input, method: asked.method, component };
       return probeStream(
         scene,
         held,

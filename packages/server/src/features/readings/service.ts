@@ -1,4 +1,4 @@
-import type { KeptReading, NewReading, ReadingView } from '@yarnix/core';
+import type { Reading, NewReading, ReadingView } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
 import { holdSystemOf } from '../../database/hold.ts';
@@ -36,7 +36,13 @@ export function readingsService(db: Knex) {
     const tables = part.kind === 'refrigerant-circuit' ? await refrigerantsService(db).tables(context) : {};
     const checked = checkAgainstRegistry(reading, part, tables);
     checkCorrection(reading, reading.supersedes ? await store.find(context, reading.supersedes) : undefined);
-    const judged = { systemId: part.system_id, value: checked.value, finding: checked.finding, digest };
+    const judged = {
+      systemId: part.system_id,
+      value: checked.value,
+      findings: checked.findings,
+      inputs: checked.inputs,
+      digest,
+    };
     const inserted = await store.insert(context, id, reading, judged);
     const kept = await store.find(context, id);
     // Another request may have been faster with the same id, or someone else's row may hold it.
@@ -56,7 +62,7 @@ export function readingsService(db: Knex) {
       (await store.ofSystem(context, systemId)).map(viewOfReading),
 
     /** What judging needs of a system's readings. */
-    kept: async (context: RequestContext, systemId: string): Promise<KeptReading[]> =>
+    kept: async (context: RequestContext, systemId: string): Promise<Reading[]> =>
       (await store.kept(context, systemId)).map(keptOf),
 
     /** When a part was last read; null when it never was. */

@@ -1,4 +1,4 @@
-import type { KeptReading, NewReading, ReadingView } from '@yarnix/core';
+import type { Inputs, NewReading, Reading, ReadingView } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
@@ -12,7 +12,7 @@ export interface ReadingRow {
   method: string;
   inputs: ReadingView['inputs'];
   value: number | null;
-  finding: string | null;
+  findings: string[];
   conditions: ReadingView['conditions'];
   confirmed: boolean;
   note: string | null;
@@ -33,7 +33,7 @@ export const viewOfReading = (row: ReadingRow): ReadingView => ({
   method: row.method,
   inputs: row.inputs,
   value: row.value,
-  finding: row.finding,
+  findings: row.findings,
   takenAt: row.taken_at.toISOString(),
   conditions: row.conditions,
   confirmed: row.confirmed,
@@ -53,14 +53,14 @@ export type KeptRow = Pick<
   | 'point'
   | 'method'
   | 'value'
-  | 'finding'
+  | 'findings'
   | 'taken_at'
   | 'supersedes'
   | 'conditions'
   | 'inputs'
 >;
 
-export const keptOf = (row: KeptRow): KeptReading => ({
+export const keptOf = (row: KeptRow): Reading => ({
   id: row.id,
   visitId: row.visit_id,
   componentId: row.component_id,
@@ -68,7 +68,7 @@ export const keptOf = (row: KeptRow): KeptReading => ({
   point: row.point,
   method: row.method,
   value: row.value,
-  finding: row.finding,
+  findings: row.findings,
   takenAt: row.taken_at.toISOString(),
   supersedes: row.supersedes,
   conditions: row.conditions,
@@ -78,7 +78,8 @@ export const keptOf = (row: KeptRow): KeptReading => ({
 export interface JudgedEntry {
   systemId: string;
   value: number | null;
-  finding: string | null;
+  findings: readonly string[];
+  inputs: Inputs;
   digest: string;
 }
 
@@ -112,7 +113,7 @@ export const readingsStore = (db: Knex) => {
           'point',
           'method',
           'value',
-          'finding',
+          'findings',
           'taken_at',
           'supersedes',
           'conditions',
@@ -139,9 +140,9 @@ export const readingsStore = (db: Knex) => {
           kind: reading.kind,
           point: reading.point,
           method: reading.method,
-          inputs: JSON.stringify(reading.inputs),
+          inputs: JSON.stringify(judged.inputs),
           value: judged.value,
-          finding: judged.finding,
+          findings: judged.findings,
           conditions: JSON.stringify(reading.conditions),
           confirmed: reading.confirmed,
           note: reading.note ?? null,

@@ -1,5 +1,13 @@
-import type { NewSystem, Plate, Standing, SystemKind, SystemsQuery, SystemSummary } from '@yarnix/core';
-import { STANDINGS, type SYSTEM_SORTS } from '@yarnix/core';
+import {
+  STANDINGS,
+  type NewSystem,
+  type Plate,
+  type Standing,
+  type SYSTEM_SORTS,
+  type SystemKind,
+  type SystemsQuery,
+  type SystemSummary,
+} from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 

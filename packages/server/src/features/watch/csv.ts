@@ -1,10 +1,10 @@
 import {
+  readingKind,
   sayReason,
   SLOT_NAMES,
   STANDING_NAMES,
   SYSTEM_KIND_NAMES,
   titleOf,
-  readingKind,
   type Because,
   type Point,
   type WatchRow,

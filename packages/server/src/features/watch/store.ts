@@ -1,5 +1,13 @@
-import type { Slot, Standing, SystemKind, WatchPage, WatchRow } from '@yarnix/core';
-import { severityOf, watchRowSchema } from '@yarnix/core';
+import {
+  NO_THREAD,
+  severityOf,
+  watchRowSchema,
+  type Slot,
+  type Standing,
+  type SystemKind,
+  type WatchPage,
+  type WatchRow,
+} from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import type { RequestContext } from '../../identity/context.ts';
@@ -30,7 +38,7 @@ const unreadable = (slot: Slot): Lead => ({
   point: 'whole',
   because: { code: 'not-fitted', numbers: { kind: slot } },
   also: [],
-  thread: { points: [], limit: null, baseline: null, ahead: null },
+  thread: NO_THREAD,
 });
 
 const snoozeOf = (row: Row, today: string): WatchRow['snooze'] =>
@@ -55,7 +63,7 @@ const rowWith = (row: Row, lead: Lead, today: string) =>
     customerName: row.customer_name,
     systemKind: row.system_kind,
     snooze: snoozeOf(row, today),
-  }) as WatchRow;
+  }) satisfies WatchRow;
 
 /** A row as the client can read it: one part that cannot be read never costs the page the others. */
 function rowOf(row: Row, today: string, log: Logger): WatchRow {

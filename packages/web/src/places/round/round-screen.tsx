@@ -1,17 +1,16 @@
+import { hasBegun, isTaken, type RoundRecord, type RoundStop } from '@yarnix/core';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { Failed, Loading } from '../../app/states.tsx';
 import { useWide } from '../../app/use-media.ts';
-import type { RoundRecord } from '../../field/round-record.ts';
-import { PhoneStop } from './phone-stop.tsx';
-import type { RoundStop } from './round-view.ts';
-import { beginStop, hasBegun } from './stop-begin.ts';
+import { PhoneStop } from './stop/phone-stop.tsx';
+import { beginStop } from './stop/begin.ts';
 import { useRoundView } from './use-round-view.ts';
-import { WideStop } from './wide-stop.tsx';
+import { WideStop } from './stop/wide-stop.tsx';
 
 /** A reading taken at a stop says that its instructions were followed, whether or not anybody tapped so. */
 function useBegunByWork(record: RoundRecord | null, stop: RoundStop | null): void {
-  const worked = stop?.fields.some((f) => f.status === 'taken') ?? false;
+  const worked = stop?.fields.some(isTaken) ?? false;
   useEffect(() => {
     if (record && stop && worked && !hasBegun(record, stop)) beginStop(record, stop);
   }, [record, stop, worked]);

@@ -1,12 +1,9 @@
-import { tablesOf, type SystemDetail } from '@yarnix/core';
+import { roundView, tablesOf, type RoundRecord, type RoundView, type SystemDetail } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { queries } from '../../app/queries.ts';
-import type { RoundRecord } from '../../field/round-record.ts';
 import { takeUpRound } from '../../field/rounds.ts';
 import { useRoundRecord } from '../../field/use-round.ts';
-import type { RoundView } from './round-view.ts';
-import { roundView } from './round-model.ts';
 
 export type RoundScreenData =
   | { readonly status: 'loading' }

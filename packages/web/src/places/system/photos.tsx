@@ -1,6 +1,6 @@
 import type { SystemDetail } from '@yarnix/core';
-import { PhotoButton } from '../round/photo-button.tsx';
-import { dateWords } from '../round/field-words.ts';
+import { PhotoButton } from '../../field/photo-button.tsx';
+import { dateWords } from '../../kit/field-words.ts';
 
 /** Photos of the system: thumbnails that open the whole picture, and buttons to add one. */
 export function Photos({ system }: { system: SystemDetail }) {

@@ -1,10 +1,9 @@
 import {
   dayOf,
   inlineThread,
-  judgedReading,
   readingKind,
+  sayValue,
   seasonOf,
-  sayQuantity,
   severityOf,
   SLOT_NAMES,
   SLOTS,
@@ -12,8 +11,8 @@ import {
   SYSTEM_KIND_NAMES,
   titleOf,
   type ComponentView,
-  type Session,
   type Season,
+  type Session,
   type Standing,
   type SystemDetail,
   type SystemThread,
@@ -31,7 +30,7 @@ import { ReasonLine } from '../../kit/reason-line.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
 import { livingThreads } from '../../thread/living-threads.ts';
 import { InlineThread } from '../../thread/inline-thread.tsx';
-import { dateWords } from '../round/field-words.ts';
+import { dateWords } from '../../kit/field-words.ts';
 import { FollowUps } from './follow-ups.tsx';
 import { Photos } from './photos.tsx';
 import { PlateList } from './plate-list.tsx';
@@ -41,7 +40,7 @@ function ThreadLine({ thread, systemId }: { thread: SystemThread; systemId: stri
   const { state } = thread;
   const wide = useWide();
   const kind = readingKind(state.kind);
-  const data = inlineThread(thread.readings.map(judgedReading), state);
+  const data = inlineThread(state);
   const title = kind ? titleOf(kind, state.point) : '';
   return (
     <li className="border-t border-rule">
@@ -52,11 +51,11 @@ function ThreadLine({ thread, systemId }: { thread: SystemThread; systemId: stri
         <div className="flex items-baseline justify-between gap-3 sm:block">
           <h3 className="font-semibold">{title}</h3>
           {kind && state.lastValue !== null && (
-            <span className="figure-type text-[20px]">{sayQuantity(state.lastValue, kind.unit)}</span>
+            <span className="figure-type text-[20px]">{sayValue(kind, state.lastValue)}</span>
           )}
         </div>
         {kind && data.points.length > 0 ? (
-          <InlineThread data={data} standing={state.standing} unit={kind.unit} width={wide ? 200 : 358} height={46} />
+          <InlineThread data={data} standing={state.standing} kind={kind} width={wide ? 200 : 358} height={46} />
         ) : (
           <span className="label">{dateWords(thread.readings.at(-1)?.takenAt ?? '')}</span>
         )}

@@ -1,4 +1,4 @@
-import { REFRIGERANTS, refrigerantName } from '@yarnix/core';
+import { refrigerantName, REFRIGERANTS } from '@yarnix/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { put } from '../../app/api.ts';

@@ -9,7 +9,7 @@ import { Failed, Loading } from '../../app/states.tsx';
 import { Button, ButtonLink } from '../../kit/button.tsx';
 import { Field } from '../../kit/field.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
-import { dateWords } from '../round/field-words.ts';
+import { dateWords } from '../../kit/field-words.ts';
 
 const PAGE = 50;
 const features = tableFeatures({});

@@ -4,7 +4,7 @@ import {
   plateCosts,
   sayReason,
   SLOT_NAMES,
-  SNAGS,
+  SNAG_WORDS,
   tablesOf,
   type Plate,
   type PlateCost,
@@ -14,7 +14,7 @@ import { useQuery } from '@tanstack/react-query';
 import { queries } from '../../app/queries.ts';
 
 const sayCost = (cost: PlateCost): string =>
-  cost.snag ? SNAGS[cost.snag] : cost.because ? sayReason(cost.because) : '';
+  cost.snag ? SNAG_WORDS[cost.snag] : cost.because ? sayReason(cost.because) : '';
 
 /** A long list, shortened: "Superheat, Subcooling and 3 more". */
 const shortened = (titles: readonly string[]): string =>

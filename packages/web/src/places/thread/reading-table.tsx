@@ -1,10 +1,10 @@
-import { dayOf, isoOf, sayNumber, type ReadingView } from '@yarnix/core';
+import { dayOf, isoOf, sayFigure, sayFindings, textOf, textOfInput, type ReadingView } from '@yarnix/core';
 import type { ThreadData } from '../../thread/thread-data.ts';
-import { dateWords } from '../round/field-words.ts';
+import { dateWords } from '../../kit/field-words.ts';
 
 const enteredAs = (reading: ReadingView): string =>
   Object.entries(reading.inputs)
-    .map(([id, value]) => `${id} ${value}`)
+    .map(([id, value]) => `${id} ${textOfInput(value)}`)
     .join(', ');
 
 const cell = 'py-2 pr-4 align-baseline';
@@ -27,9 +27,9 @@ function Line({ reading: r, data }: { reading: ReadingView; data: ThreadData }) 
     <tr className={`border-b border-rule ${r.superseded ? 'text-soft line-through' : ''}`}>
       <td className={cell}>{dateWords(r.takenAt)}</td>
       <td className={`${cell} figure-type text-[17px]`}>
-        {r.value === null ? r.finding : sayNumber(r.value, data.kind.unit)}
+        {r.value === null ? textOf(sayFindings(r.findings, r.point)) : sayFigure(data.kind, r.value)}
       </td>
-      {data.common !== null && <td className={cell}>{compared ? sayNumber(compared.value, data.kind.unit) : ''}</td>}
+      {data.common !== null && <td className={cell}>{compared ? sayFigure(data.kind, compared.value) : ''}</td>}
       <td className={cell}>{data.kind.methods.find((m) => m.id === r.method)?.title}</td>
       <td className={cell}>{enteredAs(r)}</td>
       <td className={cell}>{degrees(r.conditions.outdoorF)}</td>
@@ -46,7 +46,7 @@ export function ReadingTable({ data }: { data: ThreadData }) {
   const ahead = data.inline?.ahead;
   const heads = [
     'Day',
-    data.kind.unit,
+    data.kind.type === 'number' ? data.kind.unit : 'Found',
     ...(data.common === null ? [] : ['Compared']),
     'Method',
     'Entered',
@@ -87,8 +87,8 @@ export function ReadingTable({ data }: { data: ThreadData }) {
             <tr className="border-b border-dotted border-rule-strong text-soft italic">
               <td className={cell}>{dateWords(isoOf(ahead.day))}</td>
               <td className={cell} colSpan={2}>
-                {sayNumber(ahead.expected, data.kind.unit)} ({sayNumber(ahead.low80, data.kind.unit)} to{' '}
-                {sayNumber(ahead.high80, data.kind.unit)})
+                {sayFigure(data.kind, ahead.expected)} ({sayFigure(data.kind, ahead.low80)} to{' '}
+                {sayFigure(data.kind, ahead.high80)})
               </td>
               <td className={cell} colSpan={heads.length - 3}>
                 forecast for the next round, 80 % range

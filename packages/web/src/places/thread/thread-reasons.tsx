@@ -1,4 +1,4 @@
-import { sayOwnShare, sayReason, TOGETHER, type Judgement } from '@yarnix/core';
+import { sayOwnShare, sayReason, TOGETHER_WORDS, type Judgement } from '@yarnix/core';
 import { Mark } from '../../kit/mark.tsx';
 import type { ThreadData } from '../../thread/thread-data.ts';
 
@@ -15,7 +15,7 @@ const BASES: Readonly<Record<Judgement['basis'], string>> = {
 function More({ reason: { because } }: { reason: Judgement }) {
   if (because.code === 'trend') return <p className="label">{sayOwnShare(because.numbers)}</p>;
   if (because.code !== 'together') return null;
-  const { rulesOut, nextTest } = TOGETHER[because.numbers.rule];
+  const { rulesOut, nextTest } = TOGETHER_WORDS[because.numbers.rule];
   return (
     <p className="label">
       Ruled out: {rulesOut} Next: {nextTest}
@@ -40,7 +40,7 @@ export const ThreadReasons = ({ data }: { data: ThreadData }) => (
     <div className="border-t border-rule py-2.5">
       <dt className="label">What moves it besides wear</dt>
       <dd className="text-soft">
-        {data.kind.movedBy.join('; ')}
+        {(data.kind.movedBy ?? []).join('; ')}
         {data.common ? `. Compared as with ${data.common}.` : ''}
       </dd>
     </div>

@@ -1,13 +1,4 @@
-import {
-  dayOf,
-  isoOf,
-  sayQuantity,
-  SLOT_NAMES,
-  threadKey,
-  titleOf,
-  type Session,
-  type SystemDetail,
-} from '@yarnix/core';
+import { dayOf, isoOf, sayValue, SLOT_NAMES, threadKey, titleOf, type Session, type SystemDetail } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { ImageDown } from 'lucide-react';
 import { useRef } from 'react';
@@ -20,7 +11,7 @@ import { askedOf, otherThreads } from '../../thread/other-threads.ts';
 import { saveChartsAsPng } from '../../thread/save-png.ts';
 import { ThreadChart } from '../../thread/thread-chart.tsx';
 import { chartPoints, threadData, type ChartView, type ThreadData } from '../../thread/thread-data.ts';
-import { dateWords } from '../round/field-words.ts';
+import { dateWords } from '../../kit/field-words.ts';
 import { BesidePicker } from './beside.tsx';
 import { ReadingTable } from './reading-table.tsx';
 import { ThreadReasons } from './thread-reasons.tsx';
@@ -134,9 +125,7 @@ function Head({ data, system }: { data: ThreadData; system: SystemDetail }) {
       <div className="mt-1 mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <h1 className="text-[28px] font-bold">{titleOf(data.kind, data.point)}</h1>
         {data.state?.lastValue !== null && data.state !== null && (
-          <span className="figure-type text-[34px] leading-none">
-            {sayQuantity(data.state.lastValue, data.kind.unit)}
-          </span>
+          <span className="figure-type text-[34px] leading-none">{sayValue(data.kind, data.state.lastValue)}</span>
         )}
         {data.state && <StandingWord standing={data.state.standing} width={36} className="text-[20px]" />}
         <span className="label">

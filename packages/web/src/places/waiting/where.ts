@@ -1,12 +1,9 @@
-import { planRound } from '@yarnix/core';
+import { livingParts, placeKey, planRound, seasonOfRound } from '@yarnix/core';
 import { queries } from '../../app/queries.ts';
 import { queryClient } from '../../app/query-client.ts';
 import { readingIn, type Outgoing } from '../../field/outgoing.ts';
-import { placeKey } from '../../field/round-record.ts';
 import { roundOf } from '../../field/rounds.ts';
-import { livingParts } from '../round/round-parts.ts';
-import { seasonOfRound } from '../round/round-model.ts';
-import { roundBase } from '../round/stop-props.ts';
+import { roundBase } from '../round/stop/stop-props.ts';
 
 /** The address of the field that a reading was taken in, or of its round; null when this device has neither. */
 export async function fieldOf(item: Outgoing): Promise<string | null> {

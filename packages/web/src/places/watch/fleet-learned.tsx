@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { put, send } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
 import { Button } from '../../kit/button.tsx';
-import { dateWords } from '../round/field-words.ts';
+import { dateWords } from '../../kit/field-words.ts';
 
 const POLL_MS = 700;
 /** Of what could not be fitted, so many are named. */

@@ -1,4 +1,4 @@
-import { readingKind, type Because, type WatchRow } from '@yarnix/core';
+import { readingKind, type WatchRow } from '@yarnix/core';
 import { Link } from 'react-router';
 import { useWide } from '../../app/use-media.ts';
 import { Mark, StandingWord } from '../../kit/mark.tsx';
@@ -10,8 +10,7 @@ import { SetAside } from './set-aside.tsx';
 /** One part: what, where, its thread, how it stands and why, and setting it aside. */
 export function WatchLine({ row, onSetAside }: { row: WatchRow; onSetAside: (row: WatchRow) => void }) {
   const wide = useWide();
-  const unit = readingKind(row.kind)?.unit ?? 'A';
-  const reasons = [row.because, ...row.also.slice(0, 1)] as Because[];
+  const reasons = [row.because, ...row.also.slice(0, 1)];
   return (
     <li className="flex border-b border-rule hover:bg-raised">
       <Link
@@ -36,7 +35,7 @@ export function WatchLine({ row, onSetAside }: { row: WatchRow; onSetAside: (row
           <InlineThread
             data={row.thread}
             standing={row.standing}
-            unit={unit}
+            kind={readingKind(row.kind)}
             width={wide ? 250 : 320}
             height={wide ? 62 : 54}
           />

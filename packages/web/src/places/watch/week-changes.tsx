@@ -4,7 +4,7 @@ import { ChevronRight } from 'lucide-react';
 import { Link } from 'react-router';
 import { queries } from '../../app/queries.ts';
 import { Mark } from '../../kit/mark.tsx';
-import { dateWords } from '../round/field-words.ts';
+import { dateWords } from '../../kit/field-words.ts';
 
 /** What stands otherwise than a week ago, told in one line; opened, part by part. */
 export function WeekChanges() {

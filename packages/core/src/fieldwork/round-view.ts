@@ -1,0 +1,124 @@
+import type { Assessment } from '../judgement/assess-system.ts';
+import type { Because, Refusal } from '../verdict/reasons.ts';
+import type { OutdoorProblem } from './visit-conditions.ts';
+import type { About, Inputs } from '../readings/contract/entry.ts';
+import type { Conditions } from '../readings/contract/conditions.ts';
+import type { Day } from '../quantity/day.ts';
+import type { EntryCheck } from '../readings/check-entry.ts';
+import type { FleetPrior } from '../series/drift-prior.ts';
+import type { FollowUpView } from '../http/rounds.ts';
+import type { InlineThreadData } from '../judgement/inline-thread.ts';
+import type { PlannedReading, Stop } from '../round/plan-round.ts';
+import type { Policy } from '../verdict/policy.ts';
+import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
+import type { Season } from '../quantity/season.ts';
+import type { SystemEvent } from '../judgement/events.ts';
+import type { Verdict } from '../judgement/judge.ts';
+import type { LocalFollowUp } from './round-record.ts';
+import type { RoundComponent, RoundReading } from './round-parts.ts';
+
+/** One field of a round as it stands: what was typed, what it comes to, and how it is judged. */
+export interface RoundField {
+  readonly key: string;
+  readonly planned: PlannedReading<RoundComponent>;
+  readonly about: About;
+  /** Text in each input, typed or taken. */
+  readonly texts: Readonly<Record<string, string>>;
+  /** What is typed and not taken yet, and whether it may be taken. */
+  readonly typed: 'nothing' | 'unfinished' | 'refused' | 'questioned' | 'ready';
+  /** What has become of the reading on this round, whatever is typed over it. */
+  readonly state: 'open' | 'taken' | 'put-off';
+  /** What holds for this reading now. */
+  readonly conditions: Conditions;
+  /** The entry when all is as it should be, while nothing has been entered. */
+  readonly usual: Inputs | null;
+  /** Why it was put off on this round. */
+  readonly followUp: LocalFollowUp | null;
+  /** Put off on an earlier visit and not taken since. */
+  readonly owed: FollowUpView | null;
+  /** Why it is refused, or what is asked; see words/field.ts. */
+  readonly told: FieldTold;
+  /** The input what is told belongs to, when it belongs to one. */
+  readonly badInput: string | null;
+  /** A plausible value for a slipped decimal point, ready to be put in. */
+  readonly perhaps: number | null;
+  readonly verdict: Verdict | null;
+  readonly thread: InlineThreadData;
+  /** Earlier numbers of the thread, latest first. */
+  readonly before: readonly { readonly value: number; readonly day: Day; readonly method: string }[];
+  readonly entry: { readonly inputs: Inputs; readonly check: Exclude<EntryCheck, { outcome: 'refused' }> } | null;
+  /** The reading of this field taken on this visit, if any. */
+  readonly taken: RoundReading | null;
+}
+
+/** What stands against a field, as data. */
+export interface FieldTold {
+  readonly refusal: Refusal | null;
+  readonly questions: readonly Because[];
+  /** What the office would not take there, and why. */
+  readonly notTaken: { readonly entered: string; readonly why: string } | null;
+}
+
+/** Whether nothing stands in the way of leaving a field: it is taken or put off, and nothing else is typed over it. */
+export const isDone = (field: Pick<RoundField, 'typed' | 'state'>): boolean =>
+  field.state !== 'open' && field.typed === 'nothing';
+/** Whether a reading stands there, with nothing typed over it. */
+export const isTaken = (field: Pick<RoundField, 'typed' | 'state'>): boolean =>
+  field.state === 'taken' && field.typed === 'nothing';
+/** Whether a field is as it was found: nothing typed, taken or put off. */
+export const isUntouched = (field: Pick<RoundField, 'typed' | 'state'>): boolean =>
+  field.state === 'open' && field.typed === 'nothing';
+
+export interface RoundStop extends Omit<Stop<RoundComponent>, 'readings'> {
+  readonly fields: readonly RoundField[];
+  /** Minutes the machine has run in this stop's mode; null when nobody said it began. */
+  readonly runningMin: number | null;
+}
+
+export interface RoundView {
+  readonly stops: readonly RoundStop[];
+  readonly conditions: Conditions;
+  readonly outdoorProblem: OutdoorProblem | null;
+  readonly components: readonly RoundComponent[];
+  /** Everything that counts: from the server and from this device. */
+  readonly readings: readonly RoundReading[];
+  readonly nextRound: Day;
+  /** Every part as it stands with this round's readings; worked out when it is asked for. */
+  readonly assessment: Assessment<RoundReading, RoundComponent>;
+  /** The firm's, by which everything here is judged. */
+  readonly policy: Policy;
+  readonly prior: FleetPrior | undefined;
+  /** What was done to the system, on this round and before. */
+  readonly events: readonly SystemEvent[];
+  readonly season: Season;
+  readonly tables: PressureTables;
+}
+
+/** One field of a round with where it stands. */
+export interface FieldAt {
+  readonly stop: RoundStop;
+  readonly field: RoundField;
+  readonly index: number;
+}
+
+/** Readings that were neither taken nor put off; those nobody misses are left out. */
+export function missingFields(stops: readonly RoundStop[]): FieldAt[] {
+  const all = stops.flatMap((stop) => stop.fields.map((field, index) => ({ stop, field, index })));
+  // Another way of taking the same reading makes this one unneeded.
+  const has = ({ planned: p }: RoundField) =>
+    all.some(
+      ({ field: o }) =>
+        isTaken(o) &&
+        o.planned.method.settles !== false &&
+        o.planned.kind === p.kind &&
+        o.planned.point === p.point &&
+        o.planned.component === p.component,
+    );
+  // What is worked out from readings that were put off is not missed by itself.
+  const isBare = (f: RoundField) => f.planned.method.inputs.length === 0 && f.entry === null;
+  const isTyped = (f: RoundField) => f.typed !== 'nothing' && f.planned.method.inputs.length > 0;
+  return all.filter(
+    ({ field }) =>
+      !isDone(field) && (isTyped(field) || (!field.planned.method.optional && !isBare(field) && !has(field))),
+  );
+}

@@ -1,0 +1,283 @@
+import { POINTS } from '../equipment/component.ts';
+import type { SystemDetail } from '../http/systems.ts';
+import { assessSystem, byThread, companionsOf, countingReadings, threadKey } from '../judgement/assess-system.ts';
+import type { SystemEvent } from '../judgement/events.ts';
+import { inlineThread, NO_THREAD, type InlineThreadData } from '../judgement/inline-thread.ts';
+import { judge, type Verdict } from '../judgement/judge.ts';
+import { threadState } from '../judgement/thread-state.ts';
+import { dayOf, type Day } from '../quantity/day.ts';
+import { seasonOf, type Season } from '../quantity/season.ts';
+import { checkEntry, type EntryCheck } from '../readings/check-entry.ts';
+import type { Conditions } from '../readings/contract/conditions.ts';
+import type { About, Inputs } from '../readings/contract/entry.ts';
+import { dated, isNumeric, type DatedReading, type JudgedReading } from '../readings/contract/reading.ts';
+import { nextRoundAfter } from '../round/next-round.ts';
+import { planRound, type PlannedReading } from '../round/plan-round.ts';
+import type { FleetPrior } from '../series/drift-prior.ts';
+import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
+import type { Policy } from '../verdict/policy.ts';
+import { readTexts, requiredInputs, textOfInput, type Typed } from './field-entry.ts';
+import { followUpOf, owedAt } from './put-off-before.ts';
+import { allReadings, livingParts, type RoundComponent, type RoundReading } from './round-parts.ts';
+import { placeKey, type RoundRecord } from './round-record.ts';
+import type { FieldTold, RoundField, RoundView } from './round-view.ts';
+import { runningMinutes, visitConditions } from './visit-conditions.ts';
+
+interface Scene {
+  readonly system: SystemDetail;
+  readonly record: RoundRecord;
+  readonly policy: Policy;
+  readonly prior: FleetPrior | undefined;
+  readonly events: readonly SystemEvent[];
+  readonly components: readonly RoundComponent[];
+  /** The readings that stand, by thread, each in the order they were taken. */
+  readonly threads: ReadonlyMap<string, readonly RoundReading[]>;
+  readonly conditions: Conditions;
+  readonly tables: PressureTables;
+  readonly today: Day;
+  readonly nextRound: Day;
+}
+
+type Planned = PlannedReading<RoundComponent>;
+type Accepted = Exclude<EntryCheck, { outcome: 'refused' }>;
+
+const threadOf = (scene: Scene, { component, kind, point }: Pick<Planned, 'component' | 'kind' | 'point'>) =>
+  scene.threads.get(threadKey({ componentId: component.id, kind: kind.id, point })) ?? [];
+
+/** The numbers of one part's kind on this visit, at all its points. */
+function companionsAt(scene: Scene, { component, kind }: Planned) {
+  const own = POINTS.flatMap((point) => threadOf(scene, { component, kind, point }));
+  return companionsOf(own, { visitId: scene.record.visitId, componentId: component.id, kind: kind.id });
+}
+
+const contextOf = ({ system, nextRound, prior, events }: Scene, { component }: Planned) => ({
+  systemKind: system.kind,
+  plate: system.plate,
+  component,
+  nextRound,
+  prior,
+  events,
+});
+
+/** What was typed, as it would be judged if it were taken now. */
+const typedReading = (
+  scene: Scene,
+  { kind, point, method }: Planned,
+  { value, findings }: Accepted,
+  conditions: Conditions,
+  inputs: Inputs,
+): JudgedReading => ({
+  id: 'typed',
+  kind: kind.id,
+  point,
+  method: method.id,
+  value,
+  findings,
+  day: scene.today,
+  conditions,
+  inputs,
+});
+
+function verdictFor(
+  scene: Scene,
+  planned: Planned,
+  reading: JudgedReading,
+  earlier: readonly DatedReading<RoundReading>[],
+): Verdict {
+  const companions = companionsAt(scene, planned);
+  return judge(reading, { ...contextOf(scene, planned), earlier: earlier.filter(isNumeric), companions }, scene.policy);
+}
+
+function drawThread(scene: Scene, planned: Planned, readings: readonly JudgedReading[]): InlineThreadData {
+  const state = threadState(readings, contextOf(scene, planned), scene.policy);
+  return state ? inlineThread(state) : NO_THREAD;
+}
+
+/** What is typed in a field and not taken yet. */
+function typedState(
+  typed: Typed,
+  check: EntryCheck | null,
+  isDraft: boolean,
+  isOverTaken: boolean,
+  required: number,
+): RoundField['typed'] {
+  const isWorkedOut = required === 0;
+  if (!isDraft) return 'nothing';
+  // A value worked out from readings that are not there yet is merely not there yet.
+  if (isWorkedOut && check?.outcome === 'refused') return 'nothing';
+  if (typed.refusal || check?.outcome === 'refused') return 'refused';
+  // What was taken and then erased is about to be typed anew.
+  if (typed.missing === required && !isWorkedOut) return isOverTaken ? 'unfinished' : 'nothing';
+  if (!check) return 'unfinished';
+  return check.outcome === 'questioned' ? 'questioned' : 'ready';
+}
+
+function perhapsOf(check: EntryCheck | null): number | null {
+  if (check?.outcome !== 'questioned') return null;
+  for (const q of check.questions) if (q.code === 'far-from-plausible') return q.numbers.perhaps;
+  return null;
+}
+
+const NOTHING_TOLD: FieldTold = { refusal: null, questions: [], notTaken: null };
+
+function toldAt(scene: Scene, key: string, typed: Typed, check: EntryCheck | null, isDraft: boolean): FieldTold {
+  if (typed.refusal) return { ...NOTHING_TOLD, refusal: typed.refusal.because };
+  if (check?.outcome === 'refused') return { ...NOTHING_TOLD, refusal: check.because };
+  if (check?.outcome === 'questioned' && isDraft) return { ...NOTHING_TOLD, questions: check.questions };
+  const last = scene.record.readings.findLast((r) => placeKey(r.reading) === key);
+  if (!last?.refused || typed.missing === 0) return NOTHING_TOLD;
+  const entered = last.value === null ? last.findings.join(', ') : String(last.value);
+  return { ...NOTHING_TOLD, notTaken: { entered, why: last.refused } };
+}
+
+/** Makes a value the first time it is asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
+/** Whether anything stands in a field that is not taken yet. */
+const hasText = (draft: Readonly<Record<string, string>> | undefined): boolean =>
+  draft !== undefined && Object.values(draft).some((text) => text.trim() !== '');
+
+function aboutOf(scene: Scene, { component, point }: Planned, runningMin: number | null): About {
+  const { system, tables } = scene;
+  const conditions = runningMin === null ? scene.conditions : { ...scene.conditions, runningMin };
+  return { systemKind: system.kind, plate: system.plate, component, point, conditions, tables };
+}
+
+/** What a field's entry comes to. */
+function entryAt(scene: Scene, planned: Planned, about: About, key: string, taken: RoundReading | null) {
+  const { kind, method } = planned;
+  const draft = scene.record.drafts[key];
+  const texts = Object.fromEntries(method.inputs.map(({ id }) => [id, draft?.[id] ?? textOfInput(taken?.inputs[id])]));
+  const typed = readTexts(planned, texts);
+  const complete = !typed.refusal && typed.missing === 0;
+  const check = complete ? checkEntry(kind, method, typed.inputs, about) : null;
+  // What is worked out has no draft: it stands there by itself until it is taken.
+  const isDraft = taken ? draft !== undefined : hasText(draft) || method.inputs.length === 0;
+  return {
+    texts,
+    typed,
+    check,
+    isDraft,
+    state: typedState(typed, check, isDraft, taken !== null, requiredInputs(planned)),
+  };
+}
+
+function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): RoundField {
+  const { component, kind, point, method } = planned;
+  const place = { componentId: component.id, kind: kind.id, point, method: method.id };
+  const key = placeKey(place);
+  const about = aboutOf(scene, planned, runningMin);
+  const thread = threadOf(scene, planned);
+  const taken = thread.findLast((r) => r.visitId === scene.record.visitId && r.method === method.id) ?? null;
+  const { texts, typed, check, isDraft, state } = entryAt(scene, planned, about, key, taken);
+  const earlier = countingReadings(thread, scene.components)
+    .filter((r) => r !== taken)
+    .map(dated);
+  const followUp = followUpOf(scene.record, key);
+  const isEmpty = state === 'nothing' && !taken;
+  const entered = isEmpty || !check || check.outcome === 'refused' ? null : check;
+  const conditions = about.conditions ?? {};
+  const reading = entered && typedReading(scene, planned, entered, conditions, typed.inputs);
+  const verdict = once(() => (reading ? verdictFor(scene, planned, reading, earlier) : null));
+  // What is still in question would squash the thread it is to be compared with.
+  const isShown = reading !== null && reading.value !== null && !(isDraft && check?.outcome === 'questioned');
+  const inline = once(() =>
+    kind.type === 'finding' ? NO_THREAD : drawThread(scene, planned, isShown ? [...earlier, reading] : earlier),
+  );
+  return {
+    key,
+    planned,
+    about,
+    conditions,
+    texts,
+    typed: state,
+    state: taken ? 'taken' : followUp ? 'put-off' : 'open',
+    usual: isEmpty ? (method.usual?.(about) ?? null) : null,
+    followUp,
+    owed: owedAt(scene.system, place),
+    told: toldAt(scene, key, typed, isEmpty ? null : check, isDraft),
+    badInput: typed.refusal?.input ?? (check?.outcome === 'refused' ? check.input : null),
+    perhaps: isDraft ? perhapsOf(check) : null,
+    // Worked out when it is looked at: only the fields of one stop are on the screen, and every keystroke makes a view.
+    get verdict() {
+      return verdict();
+    },
+    get thread() {
+      return inline();
+    },
+    before: earlier.filter(isNumeric).reverse(),
+    entry: entered ? { inputs: entered.inputs, check: entered } : null,
+    taken,
+  };
+}
+
+/** The season a round is worked for: as chosen at its start, else by its date. */
+export const seasonOfRound = (record: RoundRecord): Season => record.season ?? seasonOf(dayOf(record.startedAt));
+
+/** What was done to the system: as the office has it, and as it was noted or taken back on this device. */
+function eventsOn(system: SystemDetail, record: RoundRecord): SystemEvent[] {
+  const noted = record.events.filter((e) => !e.event.withdrawn && !system.events.some((known) => known.id === e.id));
+  const takenBack = new Set(record.events.filter((e) => e.event.withdrawn).map((e) => e.id));
+  return [
+    ...system.events.filter((e) => !takenBack.has(e.id)).map(({ kind, on }) => ({ kind, day: dayOf(on) })),
+    ...noted.map(({ event }) => ({ kind: event.kind, day: dayOf(event.on) })),
+  ];
+}
+
+/** The whole round as it stands at a moment (ms), worked out from the system, this device's record and the firm's policy. */
+export function roundView(
+  system: SystemDetail,
+  record: RoundRecord,
+  policy: Policy,
+  now: number,
+  tables: PressureTables = {},
+  prior?: FleetPrior,
+): RoundView {
+  const events = eventsOn(system, record);
+  const components = livingParts(system, record);
+  const readings = allReadings(system, record);
+  const { conditions, problem } = visitConditions(record, readings, now, system.plate.altitudeFt);
+  const today = dayOf(new Date(now).toISOString());
+  const nextRound = nextRoundAfter(today, policy);
+  const season = seasonOfRound(record);
+  const threads = byThread(readings);
+  const scene: Scene = {
+    system,
+    record,
+    policy,
+    prior,
+    events,
+    components,
+    threads,
+    conditions,
+    tables,
+    today,
+    nextRound,
+  };
+  const plan = planRound({ systemKind: system.kind, plate: system.plate, components, season });
+  const stops = plan.map((stop) => {
+    const runningMin = runningMinutes(record, stop.mode, now);
+    return { ...stop, runningMin, fields: stop.readings.map((planned) => fieldOf(scene, planned, runningMin)) };
+  });
+  const judged = { kind: system.kind, plate: system.plate, components, events };
+  const assessment = once(() => assessSystem(judged, readings, { nextRound, policy, prior }));
+  return {
+    stops,
+    conditions,
+    outdoorProblem: problem,
+    components,
+    readings,
+    nextRound,
+    get assessment() {
+      return assessment();
+    },
+    policy,
+    prior,
+    events,
+    season,
+    tables,
+  };
+}

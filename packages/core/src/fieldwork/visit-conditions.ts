@@ -1,0 +1,57 @@
+import { parseMeasure } from '../quantity/measure.ts';
+import { OUTDOOR_MOST_F, type Conditions } from '../readings/contract/conditions.ts';
+import { readingKind } from '../readings/registry.ts';
+import { standingReadings } from '../judgement/assess-system.ts';
+import { isLoose, type LooseEndCode } from '../round/loose-ends.ts';
+import type { Mode } from '../round/stops.ts';
+import type { Refusal } from '../verdict/reasons.ts';
+import type { RoundReading } from './round-parts.ts';
+import type { RoundRecord } from './round-record.ts';
+
+/** What is wrong with the outdoor air as typed: no number, or warmer than anything met outdoors, °F. */
+export type OutdoorProblem = { readonly because: Refusal } | { readonly above: number };
+
+export interface VisitConditions {
+  readonly conditions: Conditions;
+  readonly problem: OutdoorProblem | null;
+}
+
+const MINUTE = 60_000;
+/** What hides something from whoever measures while it hangs loose. */
+const HIDING: readonly LooseEndCode[] = ['fan-lead-pulled', 'strip-wire-lifted'];
+const LONGEST_VISIT_MIN = 12 * 60;
+
+function outdoorOf(text: string): { outdoorF?: number; problem: OutdoorProblem | null } {
+  if (text.trim() === '') return { problem: null };
+  const read = parseMeasure(text, '°F');
+  if (read.outcome === 'refused') return { problem: { because: read.because } };
+  if (read.outcome !== 'number') return { problem: null };
+  return read.value > OUTDOOR_MOST_F ? { problem: { above: read.value } } : { outdoorF: read.value, problem: null };
+}
+
+/** What holds on this visit: outdoor air as typed, and what the readings taken so far tell those after them. */
+export function visitConditions(
+  record: RoundRecord,
+  readings: readonly RoundReading[],
+  now: number,
+  altitudeFt?: number,
+): VisitConditions {
+  const { problem, ...outdoor } = outdoorOf(record.outdoorText);
+  const visitMin = Math.max(0, Math.floor((now - Date.parse(record.startedAt)) / MINUTE));
+  const loose = record.looseEnds.filter(isLoose).flatMap((end) => (end.code === null ? [] : [end.code]));
+  const start: Conditions = {
+    ...outdoor,
+    // A round taken up again the next day says nothing of how long anything ran.
+    ...(visitMin <= LONGEST_VISIT_MIN ? { visitMin } : {}),
+    ...(HIDING.some((code) => loose.includes(code)) ? { loose: HIDING.filter((code) => loose.includes(code)) } : {}),
+  };
+  const own = standingReadings(readings).filter((r) => r.visitId === record.visitId);
+  const conditions = own.reduce((told, r) => readingKind(r.kind)?.tells?.({ ...r, altitudeFt }, told) ?? told, start);
+  return { conditions, problem };
+}
+
+/** Minutes the machine has run in a mode; null when nobody said it began. */
+export function runningMinutes(record: RoundRecord, mode: Mode, now: number): number | null {
+  const since = record.runningSince[mode];
+  return since === undefined ? null : Math.max(0, Math.floor((now - Date.parse(since)) / MINUTE));
+}

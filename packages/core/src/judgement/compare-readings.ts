@@ -1,0 +1,50 @@
+import type { Conditions } from '../readings/contract/conditions.ts';
+import type { About, Inputs } from '../readings/contract/entry.ts';
+import type { Compared, NumericKind } from '../readings/contract/kind.ts';
+import type { ThreadReading } from '../readings/contract/reading.ts';
+
+/**
+ * Brings a value (kind's unit) to the kind's common conditions, given what held when it was taken. Kinds that nothing
+ * but wear and the meter move return it as it is.
+ */
+export function bringAlike(
+  kind: NumericKind,
+  value: number,
+  about: About,
+  conditions: Conditions | undefined,
+  inputs?: Inputs,
+): Compared {
+  const alike = kind.likeForLike;
+  if (!alike) return { value, error: 0, known: true };
+  return alike.bring(value, { ...about, conditions: conditions ?? {} }, inputs ?? {});
+}
+
+/** What a reading is about under the kind's common conditions: the limits of compared values are taken there. */
+export const aboutAlike = (kind: NumericKind, about: About): About =>
+  kind.likeForLike ? { ...about, conditions: kind.likeForLike.at(about) } : about;
+
+/** A reading brought to common conditions, with its whole error. */
+export interface ComparedReading extends Compared {
+  readonly reading: ThreadReading;
+  /** Standard deviation of meter and bringing together, kind's unit. */
+  readonly sd: number;
+}
+
+const textOrder = (a = '', b = ''): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** Brings readings to common conditions, in order of time; readings of one day in an order of their own. */
+export function compareReadings(
+  kind: NumericKind,
+  readings: readonly ThreadReading[],
+  about: About,
+): ComparedReading[] {
+  return readings
+    .map((reading) => {
+      const compared = bringAlike(kind, reading.value, about, reading.conditions, reading.inputs);
+      const meter = kind.methods.find((m) => m.id === reading.method)?.error?.(reading.value) ?? 0;
+      return { reading, ...compared, sd: Math.hypot(meter, compared.error) };
+    })
+    .sort(
+      (a, b) => a.reading.day - b.reading.day || a.value - b.value || textOrder(a.reading.method, b.reading.method),
+    );
+}

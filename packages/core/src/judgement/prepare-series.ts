@@ -1,0 +1,58 @@
+import type { Day } from '../quantity/day.ts';
+import type { About } from '../readings/contract/entry.ts';
+import type { NumericKind } from '../readings/contract/kind.ts';
+import type { ThreadReading } from '../readings/contract/reading.ts';
+import type { ReadyThread } from '../series/fit-thread.ts';
+import { readyThread, referenceOf } from '../series/ready-thread.ts';
+import type { Limits } from '../verdict/limits.ts';
+import type { Policy } from '../verdict/policy.ts';
+import { baselineOf, type Baseline } from './baseline.ts';
+import { shiftsOf, type SystemEvent } from './events.ts';
+import { aboutAlike, compareReadings, type ComparedReading } from './compare-readings.ts';
+
+/** A thread as judging and learning take it up. */
+export interface PreparedSeries {
+  readonly kind: NumericKind;
+  readonly about: About;
+  /** Of all readings, in order of time. */
+  readonly compared: readonly ComparedReading[];
+  /** Under the kind's common conditions: what compared values and the forecast are held against. */
+  readonly limits: Limits;
+  /** Days of events that may have moved it. */
+  readonly shifts: readonly Day[];
+  readonly baseline: Baseline | null;
+  /** What shares are shares of, kind's unit. */
+  readonly reference: number;
+  readonly ready: ReadyThread;
+}
+
+/**
+ * Prepares a thread's numbers: brought to the kind's common conditions, with the limits that hold there, the part's own
+ * baseline, and the series ready to be fitted. There must be at least one reading, in any order.
+ */
+export function prepareSeries(
+  kind: NumericKind,
+  readings: readonly ThreadReading[],
+  about: About,
+  policy: Policy,
+  events: readonly SystemEvent[] = [],
+): PreparedSeries {
+  const { fittedOn } = about.component;
+  const compared = compareReadings(kind, readings, about);
+  const limits = kind.limits(aboutAlike(kind, about), policy);
+  const shifts = shiftsOf(kind.id, events);
+  const baseline = baselineOf(compared, fittedOn, limits, shifts);
+  const nominal = (limits.known ? limits.nominal : baseline?.value) ?? compared[0]?.value ?? 1;
+  const reference = referenceOf(kind, nominal);
+  const points = compared.map(({ reading: { day }, value, sd }) => ({ day, value, sd }));
+  return {
+    kind,
+    about,
+    compared,
+    limits,
+    shifts,
+    baseline,
+    reference,
+    ready: readyThread(kind, points, reference, fittedOn, shifts),
+  };
+}

@@ -1,0 +1,35 @@
+import { POLICIES } from '../../verdict/policy.ts';
+import { runCapacitorCapacitance as kind } from './run-capacitor-capacitance.ts';
+import type { About } from '../contract/entry.ts';
+
+const about = (rating?: string, point: About['point'] = 'herm'): About => ({
+  systemKind: 'split-heat-pump',
+  plate: {},
+  component: { slot: 'run-capacitor', kind: 'run-capacitor', plate: { rating }, fittedOn: null },
+  point,
+});
+
+test('limits of the three schools for 40 µF with nothing printed (common practice, no source)', () => {
+  const lower = (school: keyof typeof POLICIES) => {
+    const limits = kind.limits(about('40+5 µF'), POLICIES[school]);
+    return limits.known ? limits.lower : NaN;
+  };
+  expect(lower('printed')).toBeCloseTo(37.6);
+  expect(lower('tight')).toBeCloseTo(38);
+  expect(lower('wide')).toBeCloseTo(36);
+});
+
+test('the tight school keeps a printed upper limit', () => {
+  const limits = kind.limits(about('40 µF -5+10 %', 'single'), POLICIES.tight);
+  expect(limits.known && limits.upper).toBeCloseTo(44);
+});
+
+test('an unreadable label leaves one section to be read, without a limit', () => {
+  const unread = about('rubbed off', 'single');
+  expect(kind.methods.find((m) => m.id === 'bench')?.points(unread)).toEqual(['single']);
+  expect(kind.limits(unread, POLICIES.printed)).toMatchObject({
+    known: false,
+    because: { numbers: { text: 'rubbed off' } },
+  });
+  expect(kind.plausible(unread)).not.toBeNull();
+});

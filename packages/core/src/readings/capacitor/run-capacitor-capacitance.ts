@@ -1,0 +1,200 @@
+import { ratingOf, type Component, type Point } from '../../equipment/component.ts';
+import { hertzOf } from '../../equipment/plate.ts';
+import type { CapacitorRating, RatingSection } from '../../equipment/rating.ts';
+import { saySection } from '../../equipment/rating-text.ts';
+import type { Finding } from '../../verdict/findings.ts';
+import type { Policy } from '../../verdict/policy.ts';
+import { own } from '../../quantity/own.ts';
+import { capacitanceUnderLoad } from '../../trade/capacitor/capacitance-under-load.ts';
+import type { About, Evaluated, Inputs } from '../contract/entry.ts';
+import type { NumericKind } from '../contract/kind.ts';
+import { found, taken } from '../contract/window.ts';
+import type { Limits } from '../../verdict/limits.ts';
+
+const lugsOf = ({ component }: { component: Component }): readonly Point[] =>
+  ratingOf(component)
+    ?.sections.map((s) => s.lug)
+    .filter((lug) => lug !== 'start') ?? ['single'];
+
+const sectionAt = (component: Component, point: Point): { rating: CapacitorRating; section: RatingSection } | null => {
+  const rating = ratingOf(component);
+  const section = rating?.sections.find((s) => s.lug === point);
+  return rating && section ? { rating, section } : null;
+};
+
+function bench(inputs: Inputs): Evaluated {
+  const read = inputs.microfarads;
+  // A meter that shows nothing, or OL, on a discharged capacitor with its wires off has an open section under it.
+  if (read === 'OL' || read === 0) return taken(0, [], ['section-open']);
+  return taken(Number(read));
+}
+
+function underLoad(inputs: Inputs, about: About): Evaluated {
+  const result = capacitanceUnderLoad({
+    amps: Number(inputs.amps),
+    volts: Number(inputs.volts),
+    hertz: hertzOf(about.plate),
+    lineVolts: about.conditions?.lineVolts,
+  });
+  if (result.outcome === 'cannot-say') {
+    return { outcome: 'refused', input: 'volts', because: { code: 'no-volts-across', numbers: {} } };
+  }
+  const questions = result.warnings.map(({ code, ...numbers }) => ({ code, numbers }));
+  return taken(result.microfarads, questions, result.microfarads === 0 ? ['section-open'] : []);
+}
+
+const chosen =
+  (table: Readonly<Record<string, Finding>>) =>
+  (inputs: Inputs): Evaluated => {
+    const finding = own(table, String(inputs.finding));
+    return found(finding ? [finding] : []);
+  };
+
+function tolerances(rating: CapacitorRating, policy: Policy): { minus: number; plus: number } {
+  const printed = policy.capacitor.unprintedTolerancePercent;
+  const label = { minus: rating.tolerance?.minusPercent ?? printed, plus: rating.tolerance?.plusPercent ?? printed };
+  if (policy.capacitor.school === 'tight') return { minus: 5, plus: Math.max(5, label.plus) };
+  if (policy.capacitor.school === 'wide') return { minus: 10, plus: 10 };
+  return label;
+}
+
+function limits(about: About, policy: Policy): Limits {
+  const at = sectionAt(about.component, about.point);
+  if (!at)
+    return { known: false, because: { code: 'rating-unknown', numbers: { text: about.component.plate.rating ?? '' } } };
+  const nominal = at.section.microfarads;
+  const { minus, plus } = tolerances(at.rating, policy);
+  return {
+    known: true,
+    family: 'rating',
+    nominal,
+    lower: (nominal * (100 - minus)) / 100,
+    upper: (nominal * (100 + plus)) / 100,
+    watchLower: (nominal * (100 - policy.capacitor.watchFrom * minus)) / 100,
+    // New parts often read 3 to 4 % high, and wear only lowers them: there is nothing to watch on the upper side.
+    watchUpper: null,
+  };
+}
+
+/** Which finding each choice stands for. */
+const LOOKS: Readonly<Record<string, Finding>> = {
+  sound: 'can-sound',
+  rusted: 'can-rusted',
+  bulged: 'can-bulged',
+  leaking: 'can-leaking',
+  burst: 'can-burst',
+};
+const NEEDLE: Readonly<Record<string, Finding>> = {
+  holds: 'section-holds',
+  shorted: 'section-shorted',
+  open: 'section-open',
+};
+
+/**
+ * Capacitance of a run capacitor's sections, by any of four methods: the meter on the bench, amps and volts under
+ * load, a needle sweep, and the looks of the can. Sweep and looks give findings, not numbers.
+ */
+export const runCapacitorCapacitance: NumericKind = {
+  type: 'number',
+  id: 'run-capacitor-capacitance',
+  title: 'Capacitance',
+  component: 'run-capacitor',
+  unit: 'µF',
+  pointTitles: { can: 'Looks of the can' },
+  plateLine: (about) => {
+    const at = sectionAt(about.component, about.point);
+    return at ? `rated ${saySection(at.section)}` : (about.component.plate.rating ?? 'no rating');
+  },
+  wear: 'falls',
+  movedBy: ['the method: under load adds the errors of two meters', 'temperature of the can, slightly'],
+  methods: [
+    {
+      id: 'under-load',
+      title: 'under load',
+      stops: ['cooling', 'heating'],
+      order: 60,
+      points: lugsOf,
+      inputs: [
+        { id: 'amps', type: 'number', label: 'Amps in the lead', unit: 'A', overLimit: false, probe: 'clamp' },
+        { id: 'volts', type: 'number', label: 'Volts across it', unit: 'V', overLimit: false, probe: 'volts' },
+      ],
+      evaluate: underLoad,
+      // Clamp 2 % and volts 1 %, added as independent errors. Common practice, no source.
+      error: (value) => Math.max(0.05, 0.0224 * value),
+    },
+    {
+      id: 'looks',
+      title: 'looks',
+      stops: ['off-outdoor'],
+      order: 10,
+      points: () => ['can'],
+      usual: () => ({ finding: 'sound' }),
+      inputs: [
+        {
+          id: 'finding',
+          type: 'choice',
+          label: 'The can',
+          options: [
+            { value: 'sound', label: 'Sound' },
+            { value: 'rusted', label: 'Rusted' },
+            { value: 'bulged', label: 'Bulged' },
+            { value: 'leaking', label: 'Leaking' },
+            { value: 'burst', label: 'Burst or burnt' },
+          ],
+        },
+      ],
+      evaluate: chosen(LOOKS),
+    },
+    {
+      id: 'bench',
+      title: 'bench, wires off',
+      stops: ['off-outdoor'],
+      order: 20,
+      points: lugsOf,
+      inputs: [
+        { id: 'microfarads', type: 'number', label: 'µF read', unit: 'µF', overLimit: true, probe: 'capacitance' },
+      ],
+      evaluate: bench,
+      // A good meter's 1 % and its last digit. Common practice, no source.
+      error: (value) => Math.hypot(0.05, 0.01 * value),
+    },
+    {
+      id: 'needle-sweep',
+      optional: true,
+      settles: false,
+      title: 'needle sweep',
+      stops: ['off-outdoor'],
+      order: 30,
+      points: lugsOf,
+      inputs: [
+        {
+          id: 'finding',
+          type: 'choice',
+          label: 'Ohmmeter needle',
+          options: [
+            { value: 'holds', label: 'Kicks, falls back' },
+            { value: 'shorted', label: 'Stays over' },
+            { value: 'open', label: 'No kick' },
+          ],
+        },
+      ],
+      evaluate: chosen(NEEDLE),
+    },
+  ],
+  limits,
+  plausible: (about) => {
+    const at = sectionAt(about.component, about.point);
+    return at ? { low: 0.25 * at.section.microfarads, high: 1.3 * at.section.microfarads } : { low: 1, high: 120 };
+  },
+  // Most hold, some lose a per cent or two a year. Common practice, no source.
+  driftPrior: { meanShare: -0.005, sdShare: 0.012 },
+  judgeBaseline: (departure, _about, policy) => {
+    const fallen = departure.offPercent < -policy.capacitor.baselineDropPercent;
+    return {
+      basis: 'baseline',
+      standing: fallen ? 'watch' : 'sound',
+      limit: departure.baseline * (1 - policy.capacitor.baselineDropPercent / 100),
+      because: { code: fallen ? 'off-baseline' : 'as-it-was', numbers: departure },
+    };
+  },
+};

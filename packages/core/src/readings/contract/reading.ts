@@ -1,0 +1,46 @@
+import type { Point } from '../../equipment/component.ts';
+import { dayOf, type Day } from '../../quantity/day.ts';
+import type { Conditions } from './conditions.ts';
+import type { Inputs } from './entry.ts';
+
+/** A reading as it is kept: the same from the store to the chart, under one id. */
+export interface Reading {
+  readonly id: string;
+  readonly visitId: string;
+  readonly componentId: string;
+  readonly kind: string;
+  readonly point: Point;
+  readonly method: string;
+  /** In the kind's unit; null where nothing was measured. */
+  readonly value: number | null;
+  /** What was found, by code, in the order it was found. */
+  readonly findings: readonly string[];
+  /** UTC timestamp. */
+  readonly takenAt: string;
+  readonly supersedes: string | null;
+  readonly conditions?: Conditions | undefined;
+  readonly inputs?: Inputs | undefined;
+}
+
+/** A reading with the UTC day it was taken. */
+export type DatedReading<R extends Reading = Reading> = R & { readonly day: Day };
+
+/** Adds the day to a reading. */
+export const dated = <R extends Reading>(reading: R): DatedReading<R> => ({ ...reading, day: dayOf(reading.takenAt) });
+
+/** What judging looks at of a reading, whether it is kept or only typed yet. */
+export type JudgedReading = Pick<
+  DatedReading,
+  'id' | 'kind' | 'point' | 'method' | 'value' | 'findings' | 'day' | 'conditions' | 'inputs'
+>;
+
+/** A number of a thread: what a series is made of. */
+export interface ThreadReading extends Pick<JudgedReading, 'day' | 'method' | 'conditions' | 'inputs'> {
+  /** Of the reading it is; left out where a series comes from elsewhere. */
+  readonly id?: string | undefined;
+  /** In the kind's unit, as read. */
+  readonly value: number;
+}
+
+/** Whether a reading is a number. */
+export const isNumeric = <R extends { value: number | null }>(r: R): r is R & { value: number } => r.value !== null;

@@ -1,0 +1,58 @@
+import { nominalVoltsOf } from '../../equipment/plate.ts';
+import { hasOutdoorUnit } from '../../equipment/system-kind.ts';
+import type { NumericKind } from '../contract/kind.ts';
+
+/** Line volts at the unit while it runs, held against ANSI C84.1 range A and the policy's outer limits. */
+export const lineVolts: NumericKind = {
+  type: 'number',
+  id: 'line-volts',
+  title: 'Line volts',
+  component: 'supply',
+  unit: 'V',
+  plateLine: ({ plate }) => (plate.volts ? `plate ${plate.volts} V` : 'plate volts not known'),
+  wear: 'none',
+  movedBy: ['the utility and the hour'],
+  methods: [
+    {
+      id: 'meter',
+      title: 'meter, unit running',
+      stops: ['cooling', 'heating'],
+      order: 10,
+      points: ({ systemKind }) => (hasOutdoorUnit(systemKind) ? ['whole'] : []),
+      inputs: [{ id: 'volts', type: 'number', label: 'Volts', unit: 'V', overLimit: false, probe: 'volts' }],
+      evaluate: (inputs) => ({ outcome: 'taken', value: Number(inputs.volts), findings: [], questions: [] }),
+      error: (value) => Math.hypot(1, 0.01 * value),
+    },
+    {
+      id: 'air-handler',
+      title: 'meter at the air handler',
+      stops: ['electric-heat', 'gas-heat', 'cooling-air', 'fan-only'],
+      order: 10,
+      // Where strips draw their amps, their own volts decide what they should be.
+      points: ({ systemKind, plate }) =>
+        systemKind === 'air-handler-electric-heat' || plate.heatKilowatts !== undefined ? ['air-handler'] : [],
+      inputs: [{ id: 'volts', type: 'number', label: 'Volts', unit: 'V', overLimit: false, probe: 'volts' }],
+      evaluate: (inputs) => ({ outcome: 'taken', value: Number(inputs.volts), findings: [], questions: [] }),
+      error: (value) => Math.hypot(1, 0.01 * value),
+    },
+  ],
+  tells: ({ value }, conditions) => (value === null ? conditions : { ...conditions, lineVolts: value }),
+  limits: (about, policy) => {
+    const nominal = nominalVoltsOf(about.plate);
+    const { goodPercent, lowShare, highMultiple } = policy.lineVolts;
+    return {
+      known: true,
+      family: 'nominal-volts',
+      nominal,
+      lower: lowShare * nominal,
+      upper: highMultiple * nominal,
+      watchLower: nominal * (1 - goodPercent / 100),
+      watchUpper: nominal * (1 + goodPercent / 100),
+    };
+  },
+  plausible: (about) => {
+    const nominal = nominalVoltsOf(about.plate);
+    return { low: 0.75 * nominal, high: 1.2 * nominal };
+  },
+  driftPrior: { meanShare: 0, sdShare: 0.01 },
+};

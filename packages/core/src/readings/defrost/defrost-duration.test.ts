@@ -1,0 +1,63 @@
+import { enter, judged } from '../../testing/reading.ts';
+import { defrostDuration as kind } from './defrost-duration.ts';
+
+const run = {
+  startF: 28,
+  seen: 'valve-shifts,outdoor-fan-stops,compressor-runs,back-up-heat-on',
+  seconds: 240,
+  endF: 72,
+  endedBy: 'temperature',
+  frost: 'none',
+} as const;
+const plate = { heatKilowatts: 10, defrostTerminationF: 70 };
+
+test('a clean defrost of four minutes is sound', () => {
+  const verdict = judged(kind, run, { plate });
+  expect(verdict).toMatchObject({ standing: 'sound', value: 4 });
+});
+
+test.each([
+  [{ frost: 'bands' }, 'watch', 'frost-in-bands'],
+  [{ frost: 'block' }, 'act', 'frost-as-block'],
+  [{ endedBy: 'time-limit' }, 'watch', 'ended-by-limit'],
+  [{ seen: 'valve-shifts,compressor-runs,back-up-heat-on' }, 'act', 'fan-kept-running'],
+  [{ seen: 'outdoor-fan-stops,compressor-runs,back-up-heat-on' }, 'act', 'valve-did-not-shift'],
+  [{ endF: 50 }, 'watch', 'ended-early'],
+])('%j is %s: %s', (over, standing, found) => {
+  expect(judged(kind, { ...run, ...over }, { plate })).toMatchObject({
+    standing,
+    because: { numbers: { found: found.split(',') } },
+  });
+});
+
+test('on a warm coil time and frost prove nothing; what was seen to stay still counts', () => {
+  expect(judged(kind, { ...run, startF: 48 }, { plate }).because.numbers).toMatchObject({
+    found: ['coil-too-warm-to-test'],
+  });
+  const fan = judged(kind, { ...run, startF: 48, seen: 'valve-shifts,compressor-runs,back-up-heat-on' }, { plate });
+  expect(fan).toMatchObject({
+    standing: 'act',
+    because: { numbers: { found: ['fan-kept-running', 'coil-too-warm-to-test'] } },
+  });
+});
+
+test('a test in which nothing happened was not started: never three failed parts', () => {
+  for (const seen of ['none-of-them', 'compressor-runs']) {
+    const verdict = judged(kind, { ...run, seen }, { plate });
+    expect(verdict).toMatchObject({ standing: 'unproven', because: { numbers: { found: ['test-not-started'] } } });
+    expect(verdict.says).toMatch(/board and its command, then its sensors/);
+  }
+});
+
+test('what hangs loose hides what it would show', () => {
+  const lifted = { plate, conditions: { loose: ['strip-wire-lifted'] } };
+  expect(judged(kind, { ...run, seen: 'valve-shifts,outdoor-fan-stops,compressor-runs' }, lifted).standing).toBe(
+    'sound',
+  );
+  const pulled = { plate, conditions: { loose: ['fan-lead-pulled'] } };
+  expect(judged(kind, { ...run, seen: 'valve-shifts,compressor-runs,back-up-heat-on' }, pulled).standing).toBe('sound');
+});
+
+test('a coil that ends colder than it began is asked about', () => {
+  expect(enter(kind, { ...run, endF: 20 }, { plate }).outcome).toBe('questioned');
+});

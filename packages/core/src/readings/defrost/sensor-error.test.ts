@@ -1,0 +1,44 @@
+import { enter, judged } from '../../testing/reading.ts';
+import { sensorError as kind } from './sensor-error.ts';
+
+const plate = { sensorR25: 10_000, sensorBeta: 3950 };
+const setting = { plate, slot: 'coil-sensor', conditions: { outdoorF: 77 } } as const;
+
+// Source: the definition of R25 and beta: 10 000 Ω at 25 °C (77 °F); ln R is linear in 1/T.
+test('at 77 °F its rated resistance is no error at all', () => {
+  expect(judged(kind, { ohms: 10_000 }, setting)).toMatchObject({
+    standing: 'sound',
+    value: expect.closeTo(0, 6) as number,
+  });
+  expect(judged(kind, { ohms: 9_000 }, setting)).toMatchObject({ standing: 'watch' });
+  expect(judged(kind, { ohms: 8_000 }, setting).says).toMatch(/Reads warm/);
+});
+
+test('open, shorted and jumping are findings', () => {
+  const found = (ohms: number | string) => judged(kind, { ohms }, setting).because.numbers;
+  expect([found('OL'), found('jumps'), found(0)]).toMatchObject([
+    { found: ['open'] },
+    { found: ['jumps'] },
+    { found: ['shorted'] },
+  ]);
+});
+
+test('a chart typed in goes before R25 and beta', () => {
+  const charted = {
+    ...plate,
+    sensorChart: [
+      { fahrenheit: 32, ohms: 30_000 },
+      { fahrenheit: 77, ohms: 9_000 },
+    ],
+  };
+  expect(judged(kind, { ohms: 9_000 }, { ...setting, plate: charted }).value).toBeCloseTo(0, 6);
+});
+
+test('what is missing is said', () => {
+  expect(enter(kind, { ohms: 9_000 }, { ...setting, plate: {} })).toMatchObject({
+    because: { numbers: { snag: 'no-sensor-curve' } },
+  });
+  expect(enter(kind, { ohms: 9_000 }, { ...setting, conditions: {} })).toMatchObject({
+    because: { numbers: { snag: 'no-outdoor-air' } },
+  });
+});

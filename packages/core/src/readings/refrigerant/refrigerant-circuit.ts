@@ -1,0 +1,27 @@
+import { own } from '../../quantity/own.ts';
+import { isKnownRefrigerant, refrigerantName } from '../../trade/refrigerant/known-refrigerants.ts';
+import type { About } from '../contract/entry.ts';
+import type { Policy } from '../../verdict/policy.ts';
+import type { Need } from '../../verdict/rules.ts';
+import type { Snag } from '../../verdict/rules.ts';
+
+/** The refrigerant of a plate by the name its data goes by, or why there is none. */
+export function refrigerantOf({ plate, tables }: About): { name: string } | { snag: Snag } {
+  if (!plate.refrigerant) return { snag: 'no-refrigerant' };
+  const name = refrigerantName(plate.refrigerant);
+  return isKnownRefrigerant(name, tables) ? { name } : { snag: 'unknown-refrigerant' };
+}
+
+/** "R-410A", with "estimated data" beside it when the firm's table is an estimate. */
+export function refrigerantLine(about: About): string {
+  if (!about.plate.refrigerant) return 'no refrigerant on the plate';
+  const name = refrigerantName(about.plate.refrigerant);
+  return own(about.tables ?? {}, name)?.estimate ? `${name}, estimated data` : name;
+}
+
+/** Why pressures say nothing of the charge now; null when they do. */
+export function whyNotCounted({ conditions }: About, { refrigerant }: Policy): Need | null {
+  if (conditions?.chargeDoubt !== undefined) return 'charge-check';
+  const { runningMin } = conditions ?? {};
+  return runningMin !== undefined && runningMin < refrigerant.leastRunningMin ? 'running-time' : null;
+}

@@ -1,0 +1,88 @@
+import { subcooling as subcoolingOf } from '../../trade/refrigerant/superheat.ts';
+import type { Policy } from '../../verdict/policy.ts';
+import type { About, Evaluated, Inputs } from '../contract/entry.ts';
+import type { NumericKind } from '../contract/kind.ts';
+import type { Limits } from '../../verdict/limits.ts';
+import { refrigerantLine, refrigerantOf, whyNotCounted } from './refrigerant-circuit.ts';
+import { doubtWhen, noBasis, stuck, taken, windowLimits } from '../contract/window.ts';
+
+function evaluate(inputs: Inputs, about: About): Evaluated {
+  const refrigerant = refrigerantOf(about);
+  if ('snag' in refrigerant) return stuck('psig', refrigerant.snag);
+  const lineF = Number(inputs.lineF);
+  const read = subcoolingOf({
+    refrigerant: refrigerant.name,
+    psig: Number(inputs.psig),
+    lineFahrenheit: lineF,
+    altitudeFt: about.plate.altitudeFt,
+    tables: about.tables,
+  });
+  if (read.outcome === 'cannot-say') return stuck('psig', 'outside-saturation');
+  return taken(read.degrees, doubtWhen(read.degrees < 0, 'liquid-above-condensing', lineF, read.saturation));
+}
+
+function limits(about: About, policy: Policy): Limits {
+  const doubt = whyNotCounted(about, policy);
+  if (doubt) return noBasis(doubt);
+  // A fixed orifice is charged by superheat; its subcooling is whatever the weather makes it.
+  if (about.plate.metering === 'fixed-orifice') return noBasis('by-superheat');
+  const { subcoolingToleranceF: off, usualSubcoolingLowF, usualSubcoolingHighF } = policy.refrigerant;
+  const target = about.plate.targetSubcoolingF;
+  return target === undefined
+    ? windowLimits('usual-subcooling', { lower: usualSubcoolingLowF, upper: usualSubcoolingHighF })
+    : windowLimits('subcooling', { nominal: target, lower: target - off, upper: target + off });
+}
+
+/** Subcooling, °F: the bubble point at liquid pressure less the liquid line temperature. */
+export const subcooling: NumericKind = {
+  type: 'number',
+  id: 'subcooling',
+  title: 'Subcooling',
+  component: 'refrigerant-circuit',
+  unit: '°F',
+  plateLine: (about) => {
+    const target = about.plate.targetSubcoolingF;
+    return `${refrigerantLine(about)}${target === undefined ? '' : `, plate ${target} °F`}`;
+  },
+  wear: 'either',
+  driftIn: 'unit',
+  driftPrior: { meanShare: 0, sdShare: 1 },
+  likeForLike: {
+    words: () => 'a charge check that counts',
+    at: () => ({}),
+    // The target is the plate's own, whatever the weather; a check that does not count says little.
+    bring: (value, { conditions = {} }) => {
+      const counts = conditions.chargeDoubt === undefined;
+      return { value, error: counts ? 0 : 5, known: counts };
+    },
+  },
+  movedBy: ['outdoor air', 'running time', 'a dirty outdoor coil'],
+  methods: [
+    {
+      id: 'gauges',
+      title: 'liquid gauge and pipe clamp',
+      stops: ['cooling'],
+      order: 80,
+      points: () => ['liquid'],
+      inputs: [
+        {
+          id: 'psig',
+          type: 'number',
+          label: 'Liquid pressure',
+          unit: 'psig',
+          overLimit: false,
+          probe: 'liquid-gauge',
+        },
+        { id: 'lineF', type: 'number', label: 'Liquid line', unit: '°F', overLimit: false, probe: 'pipe-clamp' },
+      ],
+      evaluate,
+      error: () => 1.5,
+    },
+  ],
+  needs: (about) => {
+    const refrigerant = refrigerantOf(about);
+    return 'snag' in refrigerant ? refrigerant.snag : null;
+  },
+  limits,
+  plausible: () => ({ low: -1, high: 40 }),
+};

@@ -1,0 +1,191 @@
+import { POINT_NAMES, type Point } from '../equipment/component.ts';
+import { own } from '../quantity/own.ts';
+import { readBetween, type FindingCode } from '../verdict/findings.ts';
+import { joined, lineOf, type Line, type Said } from './said.ts';
+
+/** What is said of each finding: what it is, and what to do next. Some name the point they were found at. */
+export const FINDING_WORDS: Readonly<Record<FindingCode, Said | ((point: string) => Said)>> = {
+  // Looks
+  nothing: 'Nothing found.',
+  'burnt-wire': ['Burnt or chafed wire', ': find what heated or rubbed it.'],
+  'scorched-lug': ['Scorched lug', ': a loose joint; cut back and remake it.'],
+  'pitted-contacts': ['Pitted contacts', ': read the volts across them closed.'],
+  'charred-disconnect': ['Charred disconnect', ': make safe before anything else.'],
+  'oil-below-fan': ['Oil below the fan motor', ': a bearing is going.'],
+  insects: ['Insects or debris among the wires', ': clear them out.'],
+  growth: ['Mulch or growth at the base', ': air and drain are blocked.'],
+  'dirty-coil': ['Dirty coil', ': clean it before the charge is judged.'],
+  'ice-pattern': ['Frost or ice where none belongs', ': airflow, charge or defrost.'],
+  'oil-stain': ['Oil on a joint or coil', ': look for a leak there.'],
+  'rust-under-pan': ['Rust under the drain pan', ': it has overflowed.'],
+  'dirty-filter': ['Dirty filter', ': change it before air is judged.'],
+  'dirty-wheel': ['Dirty blower wheel', ': it moves less air.'],
+  'drain-blocked': ['Drain blocked', ': clear it, test the float switch.'],
+  'gas-smell': ['Smell of gas', ': stop, make safe, leave.'],
+  // What the customer noticed
+  routine: 'Routine visit, no complaint.',
+  'too-warm': 'The customer says it does not cool enough.',
+  'too-cold': 'The customer says it does not heat enough.',
+  'never-stops': 'The customer says it never shuts off.',
+  'does-not-start': 'The customer says it does not start.',
+  'iced-up': 'The customer saw ice on the outdoor unit.',
+  noise: 'The customer hears a new noise.',
+  'high-bill': 'The customer’s bill has gone up.',
+  // Charge check
+  'check-counts': 'The charge check counts.',
+  'air-not-right': ['Air or coils are not clean', ': no charge check until they are.'],
+  'just-started': ['Not running long enough', ': give it 10 to 15 minutes.'],
+  'too-cold-outside': 'Too cold outside for a charge check by these pressures.',
+  raining: ['Rain on the coil', ': the pressures are not the machine’s own.'],
+  'just-weighed-in': ['Charge has just been weighed in', ': leave it, check it next time.'],
+  // Calls
+  'as-the-call-wants': 'All that should run runs, and nothing else.',
+  'blower-on-without-call': [
+    'Blower runs with no call',
+    ': welded relay contact, stuck sequencer, or a delay still holding; wait, then test the relay.',
+  ],
+  'compressor-on-fan-call': ['Compressor on a fan call', ': G and Y wires are touching.'],
+  'compressor-on-without-call': ['Compressor runs with no call', ': welded contactor, or Y shorted to R.'],
+  'strips-in-cooling': [
+    'Strips heat while it cools',
+    ': welded relay or sequencer, or back-feed through melted wires.',
+  ],
+  'strips-on-without-call': ['Strips are on with no call for heat', ': welded relay or sequencer.'],
+  // Kept in older records.
+  'blower-only-on-emergency-heat': 'Everything but the blower answers.',
+  'blower-silent': ['Blower does not run with the strips', ': switch it off before a limit opens.'],
+  'heat-without-air': ['Heat without air', ': switch it off now. Blower motor, its capacitor, its relay or the board.'],
+  'fan-call-dead': [
+    'Nothing on a fan call',
+    ': control volts and the fuse first, then the blower’s motor, capacitor, relay.',
+  ],
+  'blower-dead': [
+    'The blower does not run',
+    ': switch off before the coil ices or heat runs without air. Its motor, its capacitor if it has one, its relay, the board.',
+  ],
+  'blower-dead-relay': [
+    'The blower does not run',
+    ': switch off before the coil ices. Make the emergency heat call: if that brings it, its relay’s coil or contacts; if not, its motor, its capacitor if it has one, the board.',
+  ],
+  'strips-on-first-stage': [
+    'Strips beside the compressor on a first-stage call',
+    ': a second stage, a defrost, or a contact that sticks. Make the call again alone.',
+  ],
+  'compressor-on-emergency-heat': [
+    'The compressor runs on emergency heat',
+    ': the thermostat’s setting or its wiring.',
+  ],
+  'outdoor-unit-silent': [
+    'The outdoor unit does not answer',
+    ': disconnect, Y at the unit, its switches, the contactor’s coil, in that order.',
+  ],
+  'compressor-silent': ['Compressor does not start', ': capacitor, contactor, switches, windings, in that order.'],
+  'outdoor-fan-silent': [
+    'Outdoor fan does not run with the compressor',
+    ': its capacitor first, then the board’s relay, then its motor.',
+  ],
+  'outdoor-fan-silent-no-board': [
+    'Outdoor fan does not run with the compressor',
+    ': its capacitor first, then its motor.',
+  ],
+  'outdoor-fan-in-defrost': ['Outdoor fan runs in defrost', ': the board’s fan relay does not open.'],
+  'nothing-runs': ['Nothing answers', ': control volts and the low-voltage fuse first.'],
+  'strips-silent': ['Back-up heat does not come on', ': control volts, then relay or sequencer, then element.'],
+  'burner-silent': ['Burner does not light', ': go to fault-finding, by the maker’s sequence.'],
+  'runs-besides-the-call': ['What runs is not what the call wants', '; make the call again alone.'],
+  // Meter findings
+  open: ['Open', ': no current passes.'],
+  'contact-open': [
+    'Line volts across it with the call on',
+    ': the contact is open. Its coil volts first, then the contact.',
+  ],
+  'contact-open-at-rest': ['Line volts across it with no call', ': open, as it should be.'],
+  'contact-welded': ['Current through it with no call', ': the contact is welded. Power off, and replace it.'],
+  'contact-path-unproven': [
+    'No volts across it prove nothing by themselves',
+    ': the load behind may be open or the other leg dead. Clamp its amps.',
+  ],
+  'closed-at-once': ['Closed with the call', ': it was closed before, or its delay is gone. Read it with no call.'],
+  shorted: ['Shorted', ': no resistance to speak of.'],
+  jumps: ['The reading jumps', ': the winding is failing even if one sample is fine.'],
+  'holds-charge': ['Holds a charge', '; how much is not shown. Its µF on the bench are still owed.'],
+  grounded: ['Leads to ground', ': do not run it.'],
+  'never-closed': ['Never closed', ': it has failed, even if a tap makes it close.'],
+  // Defrost settings and test
+  'setting-read': 'Read as it stands.',
+  'setting-differs': [
+    'Not as the plate record has it',
+    ': somebody moved the jumper, or the record is wrong. Put one of them right.',
+  ],
+  'factory-setting': 'Left as the factory set it.',
+  'terminates-low': [
+    'Ends at 50 °F',
+    ': bands of frost stay, turn to ice, and the coil ends as a block; 70 clears it.',
+  ],
+  'defrosts-well': 'The coil cleared all over and it ended by temperature.',
+  'coil-too-warm-to-test': ['Coil above 35 °F at the start', ': the test proves nothing; frost it first.'],
+  'test-not-started': [
+    'Nothing happened',
+    ': the defrost was not started. Pins and call first, then the board and its command, then its sensors.',
+  ],
+  'valve-did-not-shift': ['The reversing valve did not shift', ': its coil volts, then the valve.'],
+  'fan-kept-running': ['The outdoor fan kept running', ': the board’s fan relay.'],
+  'compressor-stopped': ['The compressor stopped', ': a pressure switch or the board’s Y out.'],
+  'no-back-up-heat': 'No back-up heat came on to temper the air.',
+  'ended-by-limit': ['Ended by its time limit, not by temperature', ': sensor, charge or a setting too high.'],
+  'ended-early': ['Ended well below its setting', ': the sensor reads warm, or is off its place.'],
+  'frost-in-bands': ['Bands of frost were left', ': raise the termination setting, look at the sensor.'],
+  'frost-as-block': ['The coil is a block of ice', ': fan, charge, board, sensor, drain, in that order.'],
+  'fan-runs-past-relay': ['The fan runs past the board’s relay', ': that relay is bad.'],
+  'fan-dead-past-relay': ['Dead past the relay too', ': the fan’s capacitor, then its motor.'],
+  // Control chain
+  'chain-complete': '24 V all along the chain.',
+  'chain-so-far-good': ['24 V as far as it was measured', '; go on along the chain.'],
+  'no-control-volts': ['No control volts at the board', ': transformer, low-voltage fuse, or the wire between.'],
+  'no-call-at-board': ['No Y at the board', ': thermostat or its wire.'],
+  'contactor-not-seen': ['The board does not see the contactor in', ': its run-time sense wire.'],
+  'board-feeds-no-sensor': ['The board feeds no sensor', ': board.'],
+  'thermostat-open': ['Coil thermostat open on a cold coil', ': it never starts a defrost.'],
+  'thermostat-open-warm': ['Coil thermostat open on a warm coil, as it should be', ': it closes near freezing.'],
+  'thermostat-open-unproven': [
+    'Coil thermostat open',
+    ': right on a warm coil. Measure the coil there; below 28 °F it must be closed.',
+  ],
+  'thermostat-stuck-shut': ['Coil thermostat closed on a hot coil', ': it never ends a defrost by temperature.'],
+  'board-holds-y': ['Y goes in and not out', ': the board holds it, on a delay or by fault.'],
+  'high-switch-open': ['High pressure switch open', ': find out why; do not bypass it.'],
+  'low-switch-open': ['Low pressure switch open', ': find out why; do not bypass it.'],
+  'wire-to-coil': ['Volts up to the switches and none at the contactor coil', ': the wire between.'],
+  // The can and the sections of a run capacitor
+  'can-sound': 'The can looks sound.',
+  'can-rusted': ['The can is rusted', '; look for a leak at the seam.'],
+  'can-bulged': 'A bulged can is condemned whatever it reads.',
+  'can-leaking': 'A leaking can is condemned whatever it reads.',
+  'can-burst': ['Burst or burnt', ': do not run it.'],
+  'section-open': (point) => [`${point} reads nothing`, ': open.'],
+  'section-shorted': (point) => `${point} is shorted.`,
+  'section-holds': (point) => [
+    `${point} holds a charge`,
+    '; how much is not shown. Its µF on the bench are still owed.',
+  ],
+};
+
+function sayOne(code: string, point: Point | undefined): Line | null {
+  const between = readBetween(code);
+  if (between) {
+    const { what, first, second } = between;
+    return what === 'lost'
+      ? [`24 V at ${first} and none at ${second}`, ': the fault lies between. Measure the places between to name it.']
+      : [
+          `No volts at ${first}, yet volts at ${second} behind it`,
+          ': one of the two was read wrong. Measure both again.',
+        ];
+  }
+  const words = own(FINDING_WORDS as Readonly<Record<string, Said | ((point: string) => Said)>>, code);
+  if (words === undefined) return null;
+  return lineOf(typeof words === 'function' ? words(POINT_NAMES[point ?? 'whole']) : words);
+}
+
+/** Findings in words, in the order they were found; unknown ones are left out. */
+export const sayFindings = (codes: readonly string[], point?: Point): Line =>
+  joined(codes.map((code) => sayOne(code, point)).filter((line) => line !== null));

@@ -1,0 +1,30 @@
+import {
+  dayOf,
+  isoOf,
+  monthOf,
+  sayFigure,
+  seasonOf,
+  type Day,
+  type InlineThreadData,
+  type ReadingKind,
+} from '@yarnix/core';
+
+/** "spring 2026": the round a day belongs to, short. */
+export const roundName = (day: Day): string => `${seasonOf(day)} ${isoOf(day).slice(0, 4)}`;
+
+/** The last values beside a field: "39.6 autumn 2026, 40.4 spring 2026". */
+export const lastValues = (before: readonly { value: number; day: Day }[], kind: ReadingKind, count: number): string =>
+  before
+    .slice(0, count)
+    .map((b) => `${sayFigure(kind, b.value)} ${roundName(b.day)}`)
+    .join(', ');
+
+/** The part's own baseline beside a field: " · baseline 41.2"; nothing where it has none. */
+export const baselineWords = (field: { thread: InlineThreadData; planned: { kind: ReadingKind } }): string =>
+  field.thread.baseline === null ? '' : ` · baseline ${sayFigure(field.planned.kind, field.thread.baseline)}`;
+
+/** "12 April 2026" from an ISO date or timestamp. */
+export function dateWords(iso: string): string {
+  const day = dayOf(iso);
+  return `${Number(isoOf(day).slice(8))} ${monthOf(day)}`;
+}

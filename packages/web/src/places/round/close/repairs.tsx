@@ -1,0 +1,50 @@
+import { EVENT_KINDS, EVENTS, type EventKind, type RoundRecord, type SystemDetail } from '@yarnix/core';
+import { v7 } from 'uuid';
+import { keepEvent } from '../../../field/rounds.ts';
+
+/** What was done on this visit, from the device or, on another device, from the office. */
+const doneOn = (system: SystemDetail, record: RoundRecord, kind: EventKind): string | null => {
+  const here = record.events.find((e) => e.event.kind === kind);
+  if (here) return here.event.withdrawn ? null : here.id;
+  return system.events.find((e) => e.visitId === record.visitId && e.kind === kind)?.id ?? null;
+};
+
+/**
+ * Repairs and changes that move readings without wear: one tap notes one, another takes it back. Readings from here on
+ * may lie elsewhere without being called worn or stepped.
+ */
+export function CloseRepairs({ system, record }: { system: SystemDetail; record: RoundRecord }) {
+  const toggle = (kind: EventKind) => {
+    const there = doneOn(system, record, kind);
+    const known = there ?? record.events.find((e) => e.event.kind === kind)?.id;
+    const event = {
+      visitId: record.visitId,
+      kind,
+      on: record.startedAt.slice(0, 10),
+      note: null,
+      withdrawn: there !== null,
+    };
+    void keepEvent(record.visitId, { id: known ?? v7(), event });
+  };
+  return (
+    <section aria-labelledby="done">
+      <h2 id="done" className="text-lg font-bold">
+        Done on this visit
+      </h2>
+      <p className="label mb-2">Besides parts replaced. Readings after it may lie elsewhere without being worn.</p>
+      <div className="flex flex-wrap gap-2">
+        {EVENT_KINDS.map((kind) => (
+          <button
+            key={kind}
+            type="button"
+            aria-pressed={doneOn(system, record, kind) !== null}
+            onClick={() => toggle(kind)}
+            className="min-h-12 rounded-[4px] border-[1.5px] border-rule-strong bg-raised px-4 font-semibold aria-pressed:border-copper aria-pressed:bg-copper aria-pressed:text-on-copper"
+          >
+            {EVENTS[kind].title}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,92 @@
+import {
+  askOf,
+  customerSummary,
+  isDone,
+  PUT_OFF_REASONS,
+  sayReason,
+  titleOn,
+  type PartTested,
+  type RoundView,
+} from '@yarnix/core';
+import { useParams } from 'react-router';
+import { Failed, Loading } from '../../../app/states.tsx';
+import { ButtonLink } from '../../../kit/button.tsx';
+import { StandingWord } from '../../../kit/mark.tsx';
+import { roundBase } from '../stop/stop-props.ts';
+import { useRoundView, type RoundScreenData } from '../use-round-view.ts';
+
+/** What was put off, as the customer is told of it. */
+const openWords = (view: RoundView): string[] =>
+  view.stops
+    .flatMap((stop) => stop.fields)
+    .filter((f) => f.state === 'put-off' && isDone(f) && f.followUp)
+    .map(({ planned, followUp }) => {
+      const title = titleOn(planned.kind, planned.point, planned.component);
+      const why = followUp?.followUp.note ?? PUT_OFF_REASONS[followUp?.followUp.reason ?? 'other'].label.toLowerCase();
+      return `${title}: ${why}; we will take it by ${followUp?.followUp.dueOn ?? ''}.`;
+    });
+
+function Summary({ system, record, view }: Extract<RoundScreenData, { status: 'here' }>) {
+  const parts: PartTested[] = view.assessment.parts.map(({ part, standing, chance, lead, threads }) => ({
+    slot: part.slot,
+    isNew: part.isNew,
+    standing,
+    chance,
+    readings: threads.flatMap((t) => t.readings).filter((r) => r.visitId === record.visitId).length,
+    sentence: lead ? sayReason(lead.because) : '',
+    asks: lead ? askOf(lead) : 'nothing',
+  }));
+  const summary = customerSummary(parts, openWords(view));
+  return (
+    <div className="mx-auto grid w-full max-w-[760px] content-start gap-6 px-5 py-6">
+      <div>
+        <p className="label">{system.address}</p>
+        <h1 className="text-[30px] leading-tight font-bold">{summary.headline}</h1>
+      </div>
+      {summary.parts.length > 0 && (
+        <ul className="border-t border-rule-strong">
+          {summary.parts.map((part) => (
+            <li key={part.name} className="border-b border-rule py-4">
+              <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+                <h2 className="text-[22px] font-bold">{part.name}</h2>
+                <StandingWord standing={part.standing} width={30} />
+              </div>
+              <p className="text-[18px]">{part.says}</p>
+              <p className="label mt-1">{part.number}</p>
+            </li>
+          ))}
+        </ul>
+      )}
+      {summary.sound.length > 0 && (
+        <section>
+          <h2 className="text-xl font-bold">Sound</h2>
+          <p className="text-[18px]">{summary.sound.join(', ')}.</p>
+        </section>
+      )}
+      {summary.open.length > 0 && (
+        <section>
+          <h2 className="text-xl font-bold">Still to do</h2>
+          <ul className="text-[17px]">
+            {summary.open.map((line) => (
+              <li key={line} className="py-0.5">
+                {line}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <ButtonLink to={`${roundBase(record)}/close`} className="justify-self-start">
+        Back to the close
+      </ButtonLink>
+    </div>
+  );
+}
+
+/** What the customer is shown on the spot, in plain words: no arithmetic, every claim with its number. */
+export function SummaryScreen() {
+  const { systemId = '', visitId = '' } = useParams();
+  const data = useRoundView(systemId, visitId);
+  if (data.status === 'loading') return <Loading what="the summary" />;
+  if (data.status === 'failed') return <Failed error={data.error} what="This round" retry={data.retry} />;
+  return <Summary {...data} />;
+}

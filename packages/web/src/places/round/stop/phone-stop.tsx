@@ -1,0 +1,272 @@
+import { isOpenEntry, statusOf } from '../entry/status.ts';
+import { dayOf, isReplaceable, isTaken, toRestore, type RoundField } from '@yarnix/core';
+import { ArrowLeft, ArrowRight, X } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { OutboxStatus } from '../../../field/outbox-status.tsx';
+import { Button } from '../../../kit/button.tsx';
+import { Keypad } from '../../../kit/keypad.tsx';
+import { Listen } from '../entry/listen.tsx';
+import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
+import { PhoneField } from './phone-field.tsx';
+import { PhoneHead } from './phone-head.tsx';
+import { PhotoButton } from '../../../field/photo-button.tsx';
+import { PutOffLine, PutOffReasons } from './put-off.tsx';
+import { ReplacePart } from './replace-part.tsx';
+import { runningShort } from './running-clock.tsx';
+import { beginStop } from './begin.ts';
+import { afterStop, reasonSuggested, roundBase, type StopProps } from './stop-props.ts';
+import { spotsOf, useEntry, type Spot } from '../entry/use-entry.ts';
+import { UsualButton } from '../entry/usual.tsx';
+
+type Opened = 'replace' | 'put-off' | null;
+
+function PhoneHeader({ system, record, stop, at }: StopProps & { at: number }) {
+  const running = runningShort(stop);
+  const place = at > 0 && at <= stop.fields.length ? ` · ${at} of ${stop.fields.length}` : '';
+  return (
+    <header className="flex items-center gap-2 border-b border-rule-strong py-1 pr-4 pl-1">
+      <Link
+        to={`/systems/${record.systemId}`}
+        aria-label="Leave the round for now"
+        className="grid size-12 place-items-center"
+      >
+        <X size={22} />
+      </Link>
+      <div className="min-w-0 flex-1">
+        <p className="truncate font-bold">{system.address}</p>
+        <p className="label truncate text-[14px]">
+          {stop.title}
+          {place}
+          {at > 0 && running ? ` · ${running}` : ''}
+        </p>
+      </div>
+      <OutboxStatus />
+    </header>
+  );
+}
+
+/** The end of a stop: what is put back before going on. */
+function PhoneTail({ onNext, ...props }: StopProps & { onNext: () => void }) {
+  const ends = toRestore(props.record, props.stop);
+  return (
+    <>
+      <div className="grid flex-1 content-start gap-2 overflow-y-auto px-4 py-4">
+        <h1 className="text-[26px] font-bold">{ends.length > 0 ? 'Put back, one by one' : 'All put back'}</h1>
+        {ends.map((end) => (
+          <PutBackButton key={end.id} record={props.record} end={end} />
+        ))}
+      </div>
+      <div className="p-4">
+        <Button look={ends.length > 0 ? 'plain' : 'main'} className="min-h-16 w-full text-[20px]" onClick={onNext}>
+          {ends.length > 0 ? 'Later, to the next stop' : 'To the next stop'}
+        </Button>
+      </div>
+    </>
+  );
+}
+
+function PhoneTools({
+  props: { record },
+  field,
+  index,
+  opened,
+  onOpen,
+  onGo,
+}: {
+  props: StopProps;
+  field: RoundField;
+  index: number;
+  opened: Opened;
+  onOpen: (what: Opened) => void;
+  onGo: (to: number) => void;
+}) {
+  const arrow = 'grid size-12 flex-none place-items-center';
+  return (
+    <div className="flex items-center justify-between border-t border-rule px-1">
+      <button type="button" aria-label="Reading before" className={arrow} onClick={() => onGo(index)}>
+        <ArrowLeft size={22} />
+      </button>
+      {!isTaken(field) && opened === null && (
+        <Button look="quiet" className="!px-2" onClick={() => onOpen('put-off')}>
+          Put off
+        </Button>
+      )}
+      {isReplaceable(field.planned.component) && opened === null && (
+        <Button look="quiet" className="!px-2" onClick={() => onOpen('replace')}>
+          Part replaced
+        </Button>
+      )}
+      <Link to={`${roundBase(record)}/close`} className="label grid min-h-12 place-items-center px-2">
+        Close
+      </Link>
+      <button type="button" aria-label="Reading after" className={arrow} onClick={() => onGo(index + 2)}>
+        <ArrowRight size={22} />
+      </button>
+    </div>
+  );
+}
+
+type Entry = ReturnType<typeof useEntry> & { readonly leaveFor: () => void };
+
+function PhonePad({ field, entry }: { field: RoundField; entry: Entry }) {
+  const spec = entry.spec?.type === 'number' ? entry.spec : null;
+  const nothing = field.typed === 'nothing' && field.state !== 'taken';
+  if (!spec) {
+    return (
+      <div className="grid gap-2 p-4">
+        <UsualButton
+          big
+          field={field}
+          onTake={() => field.usual && entry.takeAll(field, field.usual) && entry.leaveFor()}
+        />
+        <Button
+          look={field.usual ? 'plain' : 'main'}
+          className={field.usual ? 'w-full' : 'min-h-16 w-full text-[20px]'}
+          onClick={entry.next}
+        >
+          {nothing ? 'Skip' : 'Next'}
+        </Button>
+      </div>
+    );
+  }
+  return (
+    <>
+      {field.usual && (
+        <div className="px-4 pb-2">
+          <UsualButton
+            big
+            field={field}
+            onTake={() => field.usual && entry.takeAll(field, field.usual) && entry.leaveFor()}
+          />
+        </div>
+      )}
+      <Keypad
+        onKey={entry.onKey}
+        overLimit={spec.overLimit}
+        jumps={spec.jumps ?? false}
+        signed={spec.signed ?? false}
+        nextLabel={nothing ? 'Skip' : 'Next'}
+      />
+    </>
+  );
+}
+
+/** The index of the next reading that is asked for: those nobody misses are reached by the arrows. */
+function nextWanted(stop: StopProps['stop'], index: number): number {
+  const ahead = stop.fields.findIndex((f, i) => i > index && (!f.planned.method.optional || f.owed !== null));
+  return ahead < 0 ? stop.fields.length : ahead;
+}
+
+/** One reading on the whole screen: its field above, its tools, and the pad at the thumb. */
+function PhoneReading({
+  props,
+  field,
+  index,
+  onGo,
+}: {
+  props: StopProps;
+  field: RoundField;
+  index: number;
+  onGo: (to: number) => void;
+}) {
+  const { record, view } = props;
+  const [input, setInput] = useState<string | null>(null);
+  const [opened, setOpened] = useState<Opened>(null);
+  const [listening, setListening] = useState(false);
+  const [, setSearch] = useSearchParams();
+  const first = spotsOf([field])[0] ?? null;
+  const known = input !== null && field.planned.method.inputs.some((i) => i.id === input);
+  const active: Spot | null = known ? { key: field.key, input } : first;
+  const onward = () => onGo(nextWanted(props.stop, index) + 1);
+  // On a phone only this field is on the screen: moving past its last input moves on to the next reading.
+  const entry = { ...useEntry(record, [field], active, (spot) => setInput(spot.input), onward), leaveFor: onward };
+  return (
+    <>
+      <div
+        key={field.key}
+        data-status={statusOf(field)}
+        data-place={field.key}
+        className="grid flex-1 content-start gap-2 overflow-y-auto px-4 py-3"
+      >
+        {opened === 'replace' ? (
+          <ReplacePart
+            part={field.planned.component}
+            visitId={record.visitId}
+            today={dayOf(new Date().toISOString())}
+            policy={view.policy}
+            suggestedReason={reasonSuggested(field)}
+            heading={<h1 className="text-[24px] font-bold">Part replaced</h1>}
+            onDone={(newId) => {
+              setOpened(null);
+              if (newId) setSearch({ at: String(index + 1) }, { replace: true });
+            }}
+          />
+        ) : (
+          <>
+            <PhoneField
+              field={field}
+              entry={entry}
+              active={active}
+              listening={listening}
+              onActive={(spot) => setInput(spot.input)}
+            />
+            <PutOffLine record={record} field={field} />
+            {isOpenEntry(field) && opened === null && (
+              <div className="flex flex-wrap gap-2">
+                <Listen record={record} view={view} field={field} big onListening={setListening} />
+                {!listening && props.stop.mode === 'off' && index === 0 && (
+                  <PhotoButton subject="wiring" systemId={record.systemId} visitId={record.visitId} />
+                )}
+              </div>
+            )}
+            {opened === 'put-off' && (
+              <PutOffReasons
+                record={record}
+                field={field}
+                onDone={(isPutOff) => {
+                  setOpened(null);
+                  if (isPutOff) onward();
+                }}
+              />
+            )}
+          </>
+        )}
+      </div>
+      <PhoneTools props={props} field={field} index={index} opened={opened} onOpen={setOpened} onGo={onGo} />
+      {opened === null && !listening && <PhonePad field={field} entry={entry} />}
+    </>
+  );
+}
+
+/** A stop on a phone: its head first, then one reading at a time above the keypad, then what is put back. */
+export function PhoneStop(props: StopProps) {
+  const { record, stop } = props;
+  const navigate = useNavigate();
+  const [search, setSearch] = useSearchParams();
+  const at = Math.max(0, Number(search.get('at') ?? 0) || 0);
+  const field = stop.fields[at - 1];
+  const leave = () => void navigate(afterStop(props), { replace: true });
+  const go = (to: number) => {
+    const past = to > stop.fields.length;
+    if (past && toRestore(record, stop).length === 0) leave();
+    else setSearch({ at: String(Math.min(Math.max(0, to), stop.fields.length + 1)) }, { replace: true });
+  };
+  const begin = () => {
+    beginStop(record, stop);
+    go(1);
+  };
+  return (
+    <div className="flex h-dvh flex-col">
+      <PhoneHeader {...props} at={at} />
+      <LooseEndsBar record={record} />
+      {at > stop.fields.length ? (
+        <PhoneTail {...props} onNext={leave} />
+      ) : field ? (
+        <PhoneReading key={field.key} props={props} field={field} index={at - 1} onGo={go} />
+      ) : (
+        <PhoneHead {...props} onBegin={begin} />
+      )}
+    </div>
+  );
+}

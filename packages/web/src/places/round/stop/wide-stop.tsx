@@ -1,0 +1,170 @@
+import { isOpenEntry } from '../entry/status.ts';
+import { dayOf, hasBegun, isReplaceable, isTaken, sayOutdoorProblem, toRestore, type RoundField } from '@yarnix/core';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { change } from '../../../field/rounds.ts';
+import { Button } from '../../../kit/button.tsx';
+import { Keypad } from '../../../kit/keypad.tsx';
+import { Field } from '../../../kit/field.tsx';
+import { StopState } from './cautions.tsx';
+import { FieldRow } from './field-row.tsx';
+import { Listen } from '../entry/listen.tsx';
+import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
+import { PhotoButton } from '../../../field/photo-button.tsx';
+import { PutOffLine, PutOffReasons } from './put-off.tsx';
+import { ReplacePart } from './replace-part.tsx';
+import { RunningClock } from './running-clock.tsx';
+import { beginStop } from './begin.ts';
+import { afterStop, reasonSuggested, roundBase, systemLine, type StopProps } from './stop-props.ts';
+import { StopRail } from './stop-rail.tsx';
+import { spotsOf, useEntry, type Spot } from '../entry/use-entry.ts';
+
+type Opened = { readonly key: string; readonly what: 'replace' | 'put-off' } | null;
+
+/** What else can be done with the reading at hand: listen to a probe, put it off, replace its part. */
+function FieldActions({
+  props: { record, view },
+  field,
+  opened,
+  onOpen,
+}: {
+  props: StopProps;
+  field: RoundField;
+  opened: Opened;
+  onOpen: (opened: Opened) => void;
+}) {
+  if (opened?.key === field.key && opened.what === 'put-off')
+    return <PutOffReasons record={record} field={field} onDone={() => onOpen(null)} />;
+  return (
+    <div className="flex flex-wrap items-start gap-x-3">
+      {isOpenEntry(field) && <Listen record={record} view={view} field={field} />}
+      {isOpenEntry(field) && (
+        <Button look="quiet" className="!px-0" onClick={() => onOpen({ key: field.key, what: 'put-off' })}>
+          Put off
+        </Button>
+      )}
+      {isReplaceable(field.planned.component) && opened?.key !== field.key && (
+        <Button look="quiet" className="!px-0" onClick={() => onOpen({ key: field.key, what: 'replace' })}>
+          Part replaced
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** What is put back before leaving this stop. */
+const Restores = ({ record, stop }: StopProps) => {
+  const ends = toRestore(record, stop);
+  if (ends.length === 0) return null;
+  return (
+    <section className="mt-4 grid gap-1.5 border-l-[3px] border-copper pl-3">
+      <h2 className="font-bold">Put back before you go on</h2>
+      {ends.map((end) => (
+        <PutBackButton key={end.id} record={record} end={end} />
+      ))}
+    </section>
+  );
+};
+
+function Aside({ record, view, stop, entry }: StopProps & { entry: ReturnType<typeof useEntry> }) {
+  const spec = entry.spec?.type === 'number' ? entry.spec : null;
+  return (
+    <aside aria-label="Conditions and keypad" className="border-l border-rule-strong bg-raised">
+      <div className="sticky top-0 grid gap-4 py-4">
+        <div className="grid gap-3 px-4">
+          <Field
+            label="Outdoor air"
+            unit="°F"
+            inputMode="decimal"
+            autoComplete="off"
+            value={record.outdoorText}
+            error={view.outdoorProblem ? sayOutdoorProblem(view.outdoorProblem) : undefined}
+            hint="Travels with each reading."
+            onChange={(e) => void change(record.visitId, (r) => ({ ...r, outdoorText: e.target.value }))}
+          />
+          <RunningClock record={record} stop={stop} />
+        </div>
+        <Keypad
+          onKey={entry.onKey}
+          overLimit={spec?.overLimit ?? false}
+          jumps={spec?.jumps ?? false}
+          signed={spec?.signed ?? false}
+          nextLabel="Next"
+        />
+        <div className="flex flex-wrap gap-2 px-4">
+          <PhotoButton subject="wiring" systemId={record.systemId} visitId={record.visitId} />
+          <PhotoButton subject="damage" systemId={record.systemId} visitId={record.visitId} />
+        </div>
+      </div>
+    </aside>
+  );
+}
+
+/** A stop at a wide screen: stops left, readings in the middle, conditions and keypad right. */
+export function WideStop(props: StopProps) {
+  const { system, record, view, stop } = props;
+  const navigate = useNavigate();
+  const firstEmpty = stop.fields.find((f) => !isTaken(f)) ?? stop.fields[0];
+  const [active, setActive] = useState<Spot | null>(() => (firstEmpty ? (spotsOf([firstEmpty])[0] ?? null) : null));
+  const [opened, setOpened] = useState<Opened>(null);
+  const entry = useEntry(record, stop.fields, active, setActive, () => void navigate(afterStop(props)));
+  const begun = hasBegun(record, stop) || (stop.instructions.length === 0 && !stop.settle);
+  return (
+    <div className="grid flex-1 grid-cols-[190px_1fr_270px] max-lg:grid-cols-[1fr_230px]">
+      <div className="border-r border-rule-strong max-lg:hidden">
+        <StopRail view={view} base={roundBase(record)} />
+      </div>
+      <section className="min-w-0">
+        <LooseEndsBar record={record} />
+        <div className="px-6 py-4">
+          <p className="label">{systemLine(system)}</p>
+          <h1 className="mb-3 text-[28px] font-bold">{stop.title}</h1>
+          <StopState stop={stop} startOpen={!begun}>
+            {!begun && (
+              <Button look="main" className="mb-2" onClick={() => beginStop(record, stop)}>
+                {stop.mode === 'off' ? 'Done, begin' : stop.settle ? 'Done, it runs' : 'Done, begin'}
+              </Button>
+            )}
+          </StopState>
+          <ol>
+            {stop.fields.map((field) => (
+              <FieldRow
+                key={field.key}
+                field={field}
+                active={field.key === active?.key}
+                entry={entry}
+                action={
+                  <>
+                    <PutOffLine record={record} field={field} />
+                    {field.key === active?.key && (
+                      <FieldActions props={props} field={field} opened={opened} onOpen={setOpened} />
+                    )}
+                  </>
+                }
+              >
+                {opened?.key === field.key && opened.what === 'replace' && (
+                  <ReplacePart
+                    part={field.planned.component}
+                    visitId={record.visitId}
+                    today={dayOf(new Date().toISOString())}
+                    policy={view.policy}
+                    suggestedReason={reasonSuggested(field)}
+                    heading={<h2 className="text-lg font-bold">Part replaced</h2>}
+                    onDone={() => setOpened(null)}
+                  />
+                )}
+              </FieldRow>
+            ))}
+          </ol>
+          <Restores {...props} />
+          <div className="flex justify-end py-4">
+            <Button look="main" onClick={() => void navigate(afterStop(props))}>
+              {afterStop(props).endsWith('close') ? 'To the close' : 'To the next stop'}
+            </Button>
+          </div>
+        </div>
+      </section>
+      <Aside {...props} entry={entry} />
+    </div>
+  );
+}
