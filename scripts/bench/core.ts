@@ -1,12 +1,5 @@
-import {
-  dayOf,
-  DEFAULT_POLICY,
-  fitDrift,
-  judge,
-  nextRoundAfter,
-  type JudgedReading,
-  type ThreadReading,
-} from '@yarnix/core';
+import { dayOf, DEFAULT_POLICY, judge, nextRoundAfter, type JudgedReading, type ThreadReading } from '@yarnix/core';
+import { fitDrift } from '@yarnix/core/testing';
 import { randomFrom } from '@yarnix/simulator';
 import { report, timeSync } from './measure.ts';
 

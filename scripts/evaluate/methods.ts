@@ -1,4 +1,5 @@
-import { fitDrift, threadOutlook, type Day, type FleetPrior, type Thread } from '@yarnix/core';
+import { fitDrift } from '@yarnix/core/testing';
+import { threadOutlook, type Day, type FleetPrior, type Thread } from '@yarnix/core';
 import { isPastLimit, type TrueReading, type TrueThread } from '@yarnix/simulator';
 
 /** What a method says of a thread at a cut: the chance of being past the limit at the next visit. */

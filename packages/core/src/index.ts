@@ -1,118 +1,253 @@
-export * from './quantity/convert.ts';
-export * from './quantity/day.ts';
-export * from './quantity/measure.ts';
-export * from './quantity/own.ts';
-export * from './quantity/season.ts';
-export * from './quantity/unit.ts';
-export * from './equipment/component.ts';
-export * from './equipment/given-plate.ts';
-export * from './equipment/plate.ts';
-export * from './equipment/rating.ts';
-export * from './equipment/rating-text.ts';
-export * from './equipment/switch-order.ts';
-export * from './equipment/system-kind.ts';
-export * from './trade/air/airflow-from-electric-heat.ts';
-export * from './trade/air/delivered-capacity.ts';
-export * from './trade/air/moist-air.ts';
-export * from './trade/air/standard-atmosphere.ts';
-export * from './trade/capacitor/capacitance-under-load.ts';
-export * from './trade/capacitor/judge-replacement.ts';
-export * from './trade/controls/call-table.ts';
-export * from './trade/controls/control-chain.ts';
-export * from './trade/defrost/defrost-test.ts';
-export * from './trade/electric-heat/heat-added.ts';
-export * from './trade/electric-heat/heater.ts';
-export * from './trade/motor/compressor-rla.ts';
-export * from './trade/motor/three-wire-check.ts';
-export * from './trade/refrigerant/heating-chart.ts';
-export * from './trade/refrigerant/known-refrigerants.ts';
-export * from './trade/refrigerant/pressure-table.ts';
-export * from './trade/refrigerant/refrigerants.ts';
-export * from './trade/refrigerant/saturation.ts';
-export * from './trade/refrigerant/superheat.ts';
-export * from './trade/sensors/thermistor-temperature.ts';
-export * from './verdict/asks.ts';
-export * from './verdict/findings.ts';
-export * from './verdict/judgement.ts';
-export * from './verdict/limits.ts';
-export * from './verdict/policy.ts';
-export * from './verdict/reasons.ts';
-export * from './verdict/rules.ts';
-export * from './verdict/standing.ts';
-export * from './verdict/together.ts';
-export * from './series/drift-prior.ts';
-export * from './series/fit-drift.ts';
-export * from './series/fit-thread.ts';
-export * from './series/follow.ts';
-export * from './series/learn-prior.ts';
-export * from './series/mixture.ts';
-export * from './series/outlook.ts';
-export * from './series/prior-schema.ts';
-export * from './series/ready-thread.ts';
-export * from './series/thread-ahead.ts';
-export * from './readings/check-entry.ts';
-export * from './readings/contract/conditions.ts';
-export * from './readings/contract/entry.ts';
-export * from './readings/contract/kind-ids.ts';
-export * from './readings/contract/kind.ts';
-export * from './readings/contract/reading.ts';
+/** The public face of the core: what web, server, model house and evaluation use, floor by floor. */
+export { dayOf, DAYS_A_YEAR, isoOf, monthOf, type Day } from './quantity/day.ts';
+export { parseMeasure } from './quantity/measure.ts';
+export { isOwn, own } from './quantity/own.ts';
+export { seasonOf, type Season } from './quantity/season.ts';
+export type { Unit } from './quantity/unit.ts';
+export {
+  componentsFor,
+  hasRating,
+  isReplaceable,
+  POINT_NAMES,
+  ratingOf,
+  SLOT_NAMES,
+  SLOTS,
+  type Component,
+  type ComponentKind,
+  type ComponentPlate,
+  type Point,
+  type Slot,
+} from './equipment/component.ts';
+export { contradictionsIn } from './equipment/given-plate.ts';
+export {
+  heatCircuitsOf,
+  heatElementsOf,
+  nominalVoltsOf,
+  plateSchema,
+  systemKindSchema,
+  type Plate,
+} from './equipment/plate.ts';
+export { sayRating, saySection } from './equipment/rating-text.ts';
+export { parseCapacitorRating } from './equipment/rating.ts';
+export { isHeatPump, SYSTEM_KIND_NAMES, SYSTEM_KINDS, type SystemKind } from './equipment/system-kind.ts';
+export { moistAir } from './trade/air/moist-air.ts';
+export { judgeReplacement } from './trade/capacitor/judge-replacement.ts';
+export { expectedOn } from './trade/controls/call-table.ts';
+export { refrigerantName } from './trade/refrigerant/known-refrigerants.ts';
+export { readPressureTable, type PressurePoint, type PressureTables } from './trade/refrigerant/pressure-table.ts';
+export { REFRIGERANTS } from './trade/refrigerant/refrigerants.ts';
+export { saturationPressure } from './trade/refrigerant/saturation.ts';
+export { targetSuperheat } from './trade/refrigerant/superheat.ts';
+export type { Judgement } from './verdict/judgement.ts';
+export { DEFAULT_POLICY, POLICIES, policyFrom, type Policy } from './verdict/policy.ts';
+export type { Because } from './verdict/reasons.ts';
+export {
+  LIKELY_TO_FAIL,
+  severityOf,
+  STANDING_NAMES,
+  standingOfPart,
+  STANDINGS,
+  type Standing,
+} from './verdict/standing.ts';
+export type { FleetPrior } from './series/drift-prior.ts';
+export type { ReadyThread } from './series/fit-thread.ts';
+export { learnThreadPrior } from './series/learn-prior.ts';
+export { fleetPriorFrom } from './series/prior-schema.ts';
+export { AIR_SETTLE_SECONDS, settle, SETTLE_SECONDS, settleAir, type Sample, type Settled } from './probe/settle.ts';
+export { deliveredCapacity } from './trade/air/delivered-capacity.ts';
+export { checkEntry, type EntryCheck } from './readings/check-entry.ts';
+export { doubtRunning, type Conditions } from './readings/contract/conditions.ts';
+export type { About, Inputs, InputSpec, Method } from './readings/contract/entry.ts';
+export type { ReadingKindId } from './readings/contract/kind-ids.ts';
+export type { ReadingKind } from './readings/contract/kind.ts';
+export { isNumeric, type JudgedReading, type Reading, type ThreadReading } from './readings/contract/reading.ts';
 export { chosenIn } from './readings/contract/window.ts';
-export * from './readings/registry.ts';
-export * from './judgement/asks.ts';
-export * from './judgement/assess-system.ts';
-export * from './judgement/baseline.ts';
-export * from './judgement/compare-readings.ts';
-export * from './judgement/events.ts';
-export * from './judgement/inline-thread.ts';
-export * from './judgement/judge.ts';
-export * from './judgement/prepare-series.ts';
-export * from './judgement/signs.ts';
-export * from './judgement/thread-outlook.ts';
-export * from './judgement/thread-state.ts';
-export * from './judgement/threads-of-system.ts';
-export * from './judgement/together-rules.ts';
-export * from './judgement/together.ts';
-export * from './judgement/urgency.ts';
-export * from './probe/settle.ts';
-export * from './round/cautions.ts';
-export * from './round/loose-ends.ts';
-export * from './round/next-round.ts';
-export * from './round/plan-round.ts';
-export * from './round/plate-costs.ts';
-export * from './round/put-off.ts';
-export * from './round/stops.ts';
-export * from './round/what-changed.ts';
-export * from './words/asks.ts';
-export * from './words/customer-summary.ts';
-export * from './words/field.ts';
-export * from './words/figures.ts';
-export * from './words/findings.ts';
-export * from './words/pressure-table.ts';
-export * from './words/rating.ts';
-export * from './words/reasons.ts';
-export * from './words/refusals.ts';
-export * from './words/replacement.ts';
-export * from './words/rules.ts';
-export * from './words/said.ts';
-export * from './words/together.ts';
-export * from './words/values.ts';
-export * from './http/common.ts';
-export * from './http/events.ts';
-export * from './http/photos.ts';
-export * from './http/probes.ts';
-export * from './http/readings.ts';
-export * from './http/refrigerants.ts';
-export * from './http/refits.ts';
-export * from './http/rounds.ts';
-export * from './http/systems.ts';
-export * from './http/visits.ts';
-export * from './http/watch.ts';
-export * from './fieldwork/field-entry.ts';
-export * from './fieldwork/put-off-before.ts';
-export * from './fieldwork/round-changes.ts';
-export * from './fieldwork/round-parts.ts';
-export * from './fieldwork/round-record.ts';
-export * from './fieldwork/round-view.ts';
-export * from './fieldwork/transitions.ts';
-export * from './fieldwork/view-round.ts';
-export * from './fieldwork/visit-conditions.ts';
+export { methodOf, numericKind, placesOn, READING_KINDS, readingKind, titleOf, titleOn } from './readings/registry.ts';
+export { askOf } from './judgement/asks.ts';
+export {
+  assessSystem,
+  byThread,
+  standingReadings,
+  systemThreads,
+  threadKey,
+  type JudgedSystem,
+  type PartAssessment,
+  type SystemThread,
+  type ThreadMemo,
+} from './judgement/assess-system.ts';
+export { EVENT_KINDS, EVENTS, type EventKind, type SystemEvent } from './judgement/events.ts';
+export { inlineThread, NO_THREAD, type InlineThreadData } from './judgement/inline-thread.ts';
+export { judge } from './judgement/judge.ts';
+export {
+  believedThrough,
+  learnPrior,
+  MOST_TO_LEARN_FROM,
+  readyToLearn,
+  someOf,
+  threadOutlook,
+  type Thread,
+} from './judgement/thread-outlook.ts';
+export type { ThreadState } from './judgement/thread-state.ts';
+export { threadsOfSystem } from './judgement/threads-of-system.ts';
+export { servesIn } from './judgement/urgency.ts';
+export { STANDING_CAUTION } from './round/cautions.ts';
+export {
+  isLoose,
+  LOOSE_END_CODES,
+  LOOSE_ENDS,
+  nameOfLooseEnd,
+  stillLoose,
+  type LooseEnd,
+  type LooseEndCode,
+} from './round/loose-ends.ts';
+export { nextRoundAfter } from './round/next-round.ts';
+export { planRound, type PlannedReading } from './round/plan-round.ts';
+export { plateCosts, type PlateCost } from './round/plate-costs.ts';
+export { PUT_OFF_CODES, PUT_OFF_REASONS, type PutOffReason } from './round/put-off.ts';
+export { dateSchema, idSchema, problemSchema, type Problem } from './http/common.ts';
+export { eventSchema, newEventSchema, type EventView, type NewEvent } from './http/events.ts';
+export {
+  MOST_PHOTO_BYTES,
+  PHOTO_SUBJECTS,
+  photoQuerySchema,
+  photoSchema,
+  type PhotoQuery,
+  type PhotoView,
+} from './http/photos.ts';
+export {
+  probeFaultsSchema,
+  probeQuerySchema,
+  probeSampleSchema,
+  type ProbeQuery,
+  type ProbeSample,
+} from './http/probes.ts';
+export {
+  newReadingSchema,
+  readingSchema,
+  type NewReading,
+  type ProbeWindow,
+  type ReadingView,
+} from './http/readings.ts';
+export { latestRefitSchema, refitSchema, refitWishSchema, type Refit, type SetAside } from './http/refits.ts';
+export {
+  newRefrigerantSchema,
+  refrigerantNameSchema,
+  refrigerantSchema,
+  tablesOf,
+  type NewRefrigerant,
+  type RefrigerantView,
+} from './http/refrigerants.ts';
+export {
+  followUpSchema,
+  followUpsPageSchema,
+  looseEndSchema,
+  newFollowUpSchema,
+  newLooseEndSchema,
+  type FollowUpView,
+  type LooseEndView,
+  type NewFollowUp,
+  type NewLooseEnd,
+} from './http/rounds.ts';
+export {
+  componentSchema,
+  fittedPartSchema,
+  newPlateSchema,
+  newSystemSchema,
+  sessionSchema,
+  SYSTEM_SORTS,
+  systemDetailSchema,
+  systemsPageSchema,
+  systemsQuerySchema,
+  type ComponentView,
+  type FittedPart,
+  type NewPlate,
+  type NewSystem,
+  type Session,
+  type SystemDetail,
+  type SystemsQuery,
+  type SystemSummary,
+} from './http/systems.ts';
+export {
+  closingSchema,
+  newVisitSchema,
+  visitSchema,
+  visitsPageSchema,
+  type Closing,
+  type NewVisit,
+  type VisitLine,
+  type VisitView,
+} from './http/visits.ts';
+export {
+  snoozeSchema,
+  watchChangesSchema,
+  watchFilterSchema,
+  watchPageSchema,
+  watchQuerySchema,
+  watchRowSchema,
+  type Snooze,
+  type StandingChange,
+  type WatchChanges,
+  type WatchPage,
+  type WatchRow,
+} from './http/watch.ts';
+export { textOfInput } from './fieldwork/field-entry.ts';
+export { isTelling, roundChanges, type RoundChange } from './fieldwork/round-changes.ts';
+export { livingParts, type RoundComponent } from './fieldwork/round-parts.ts';
+export {
+  completed,
+  newRound,
+  placeKey,
+  withEntryOf,
+  withEvent,
+  withFollowUp,
+  withLooseEnd,
+  withoutDraft,
+  withoutEntry,
+  withoutRefusal,
+  withPart,
+  withProbes,
+  withReading,
+  withRefusal,
+  withText,
+  withTypedAgain,
+  type LocalEvent,
+  type LocalFollowUp,
+  type LocalPart,
+  type LocalReading,
+  type RoundRecord,
+} from './fieldwork/round-record.ts';
+export {
+  isDone,
+  isTaken,
+  missingFields,
+  type RoundField,
+  type RoundStop,
+  type RoundView,
+} from './fieldwork/round-view.ts';
+export {
+  hasBegun,
+  putOffField,
+  takeEntry,
+  takeField,
+  toPutBackFirst,
+  toRestore,
+  typedInto,
+  withRunning,
+  withStopBegun,
+  type Taking,
+} from './fieldwork/transitions.ts';
+export { roundView, seasonOfRound } from './fieldwork/view-round.ts';
+export { ASK_WORDS } from './words/asks.ts';
+export { customerSummary, type PartTested } from './words/customer-summary.ts';
+export { sayField, sayOutdoorProblem } from './words/field.ts';
+export { sayNumber, sayPercent, sayQuantity } from './words/figures.ts';
+export { sayFindings } from './words/findings.ts';
+export { sayTableTrouble } from './words/pressure-table.ts';
+export { sayRatingDecision, sayRatingTrouble } from './words/rating.ts';
+export { reasonLine, sayOwnShare, sayReason } from './words/reasons.ts';
+export { sayRefusal } from './words/refusals.ts';
+export { sayReplacement } from './words/replacement.ts';
+export { SNAG_WORDS } from './words/rules.ts';
+export { textOf } from './words/said.ts';
+export { TOGETHER_WORDS } from './words/together.ts';
+export { sayFigure, sayValue } from './words/values.ts';

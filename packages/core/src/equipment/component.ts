@@ -1,7 +1,7 @@
 import type { Day } from '../quantity/day.ts';
 import { parseCapacitorRating, type CapacitorRating } from './rating.ts';
 import type { Plate } from './plate.ts';
-import { hasBlower, hasCompressor, hasOutdoorUnit, isHeatPump, type SystemKind } from './system-kind.ts';
+import { hasBlower, hasOutdoorUnit, isHeatPump, type SystemKind } from './system-kind.ts';
 
 interface SlotFacts {
   readonly name: string;
@@ -75,7 +75,7 @@ const FACTS: Readonly<Record<Slot, SlotFacts>> = {
   supply: { name: 'Line supply', kind: 'supply', on: always },
   thermostat: { name: 'Thermostat', kind: 'thermostat', on: always },
   transformer: { name: 'Transformer', kind: 'transformer', on: (kind) => kind !== 'ductless-heat-pump' },
-  compressor: { name: 'Compressor', kind: 'compressor', on: hasCompressor },
+  compressor: { name: 'Compressor', kind: 'compressor', on: hasOutdoorUnit },
   'run-capacitor': { name: 'Run capacitor', kind: 'run-capacitor', on: hasContactor },
   'fan-capacitor': {
     name: 'Fan capacitor',

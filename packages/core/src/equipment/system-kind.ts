@@ -19,10 +19,8 @@ export const SYSTEM_KIND_NAMES: Readonly<Record<SystemKind, string>> = {
   'ductless-heat-pump': 'ductless inverter heat pump',
 };
 
-/** Whether it has a unit outdoors with a compressor in it; an air handler alone has its condenser on another record. */
+/** Whether it has a unit outdoors, and with it a compressor of its own; an air handler alone has its condenser on another record. */
 export const hasOutdoorUnit = (kind: SystemKind): boolean => kind !== 'air-handler-electric-heat';
-/** Whether it has a compressor of its own. */
-export const hasCompressor = hasOutdoorUnit;
 /** Whether a blower moves its air through ducts. */
 export const hasBlower = (kind: SystemKind): boolean => kind !== 'ductless-heat-pump';
 /** Whether its compressor heats too. */

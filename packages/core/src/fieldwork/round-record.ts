@@ -67,6 +67,7 @@ export interface RoundRecord {
 export const placeKey = (place: { componentId: string; kind: string; point: string; method: string }): string =>
   `${place.componentId}/${place.kind}/${place.point}/${place.method}`;
 
+/** A round as it begins: nothing typed, taken or opened yet. */
 export const newRound = (
   visitId: string,
   systemId: string,
@@ -139,6 +140,7 @@ export function withoutDraft(record: RoundRecord, key: string): RoundRecord {
   return { ...record, drafts };
 }
 
+/** The record with a part fitted. */
 export const withPart = (record: RoundRecord, part: LocalPart): RoundRecord => ({
   ...record,
   parts: [...record.parts, part],

@@ -65,10 +65,6 @@ export const isDone = (field: Pick<RoundField, 'typed' | 'state'>): boolean =>
 /** Whether a reading stands there, with nothing typed over it. */
 export const isTaken = (field: Pick<RoundField, 'typed' | 'state'>): boolean =>
   field.state === 'taken' && field.typed === 'nothing';
-/** Whether a field is as it was found: nothing typed, taken or put off. */
-export const isUntouched = (field: Pick<RoundField, 'typed' | 'state'>): boolean =>
-  field.state === 'open' && field.typed === 'nothing';
-
 export interface RoundStop extends Omit<Stop<RoundComponent>, 'readings'> {
   readonly fields: readonly RoundField[];
   /** Minutes the machine has run in this stop's mode; null when nobody said it began. */

@@ -1,6 +1,6 @@
 import jStat from 'jstat';
-import { NORRIS, NORRIS_CERTIFIED } from '../testing/norris.ts';
-import { fitDrift, type DriftFit } from './fit-drift.ts';
+import { NORRIS, NORRIS_CERTIFIED } from '../testing/straight-line/norris.ts';
+import { fitDrift, type DriftFit } from '../testing/straight-line/fit-drift.ts';
 import { follow, levelAfter, NO_TROUBLE, type FollowPoint } from './follow.ts';
 
 const straight = (points: readonly FollowPoint[], sd: number, levelSd = 1e6) =>

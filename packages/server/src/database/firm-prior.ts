@@ -1,5 +1,5 @@
 import { learnPrior, threadsOfSystem, type FleetPrior, type Thread } from '@yarnix/core';
-import type { LoadableFirm } from './load-firm.ts';
+import type { LoadableFirm } from './loadable-firm.ts';
 
 /** Systems the fleet is learned from when a firm is loaded. */
 const MOST_TO_LEARN_FROM = 300;

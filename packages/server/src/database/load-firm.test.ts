@@ -2,7 +2,8 @@ import { dayOf } from '@yarnix/core';
 import request from 'supertest';
 import { openSuite, type Suite } from '../testing/suite.ts';
 import { createApp } from '../app.ts';
-import { loadFirm, type LoadableFirm } from './load-firm.ts';
+import { loadFirm } from './load-firm.ts';
+import type { LoadableFirm } from './loadable-firm.ts';
 import pino from 'pino';
 import { v7 } from 'uuid';
 

@@ -2,9 +2,13 @@ import {
   dayOf,
   isoOf,
   monthOf,
+  PUT_OFF_REASONS,
+  readingKind,
   sayFigure,
   seasonOf,
+  titleOf,
   type Day,
+  type FollowUpView,
   type InlineThreadData,
   type ReadingKind,
 } from '@yarnix/core';
@@ -27,4 +31,16 @@ export const baselineWords = (field: { thread: InlineThreadData; planned: { kind
 export function dateWords(iso: string): string {
   const day = dayOf(iso);
   return `${Number(isoOf(day).slice(8))} ${monthOf(day)}`;
+}
+
+/** A follow-up in words: what, why, by when. */
+export function followUpWords(f: Pick<FollowUpView, 'kind' | 'point' | 'reason' | 'note'>): {
+  title: string;
+  why: string;
+} {
+  const kind = readingKind(f.kind);
+  return {
+    title: kind ? titleOf(kind, f.point) : f.kind,
+    why: f.note ?? PUT_OFF_REASONS[f.reason].label.toLowerCase(),
+  };
 }

@@ -1,11 +1,10 @@
 import { isFinding } from '../../verdict/findings.ts';
 import { judged } from '../../testing/reading.ts';
-import { chargeCheck } from '../refrigerant/charge-check.ts';
 import { complaint } from './complaint.ts';
 import { indoorLooks } from './indoor-looks.ts';
 import { outdoorLooks } from './outdoor-looks.ts';
 
-test.each([outdoorLooks, indoorLooks, complaint, chargeCheck])(
+test.each([outdoorLooks, indoorLooks, complaint])(
   '%# every choice is a finding with a standing and a sentence',
   (kind) => {
     const [input] = kind.methods[0]!.inputs;
@@ -22,11 +21,4 @@ test('several findings are judged as the worst of them, and all are said', () =>
   expect(judged(outdoorLooks, { seen: 'charred-disconnect' }).standing).toBe('stop');
   expect(judged(indoorLooks, { seen: 'nothing' }).standing).toBe('sound');
   expect(judged(indoorLooks, { seen: 'gas-smell' }).standing).toBe('stop');
-});
-
-test('a doubt about the charge check travels on, and goes when it counts again', () => {
-  const told = (finding: string, before: object) =>
-    chargeCheck.tells?.({ inputs: {}, value: null, findings: [finding], point: 'whole' }, before);
-  expect(told('raining', {})).toEqual({ chargeDoubt: 'raining' });
-  expect(told('check-counts', { chargeDoubt: 'raining' })).toEqual({ chargeDoubt: undefined });
 });

@@ -5,8 +5,7 @@ import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { openRounds } from '../../field/rounds.ts';
 import { ButtonLink } from '../../kit/button.tsx';
-import { followUpWords } from '../system/follow-ups.tsx';
-import { dateWords } from '../../kit/field-words.ts';
+import { dateWords, followUpWords } from '../../kit/field-words.ts';
 
 const Line = ({ visit, to, word }: { visit: VisitLine; to: string; word: string }) => (
   <li className="border-b border-rule">

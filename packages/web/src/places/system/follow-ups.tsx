@@ -1,16 +1,5 @@
-import { PUT_OFF_REASONS, readingKind, titleOf, type FollowUpView, type SystemDetail } from '@yarnix/core';
-
-/** A follow-up in words: what, why, by when. */
-export function followUpWords(f: Pick<FollowUpView, 'kind' | 'point' | 'reason' | 'note'>): {
-  title: string;
-  why: string;
-} {
-  const kind = readingKind(f.kind);
-  return {
-    title: kind ? titleOf(kind, f.point) : f.kind,
-    why: f.note ?? PUT_OFF_REASONS[f.reason].label.toLowerCase(),
-  };
-}
+import type { SystemDetail } from '@yarnix/core';
+import { followUpWords } from '../../kit/field-words.ts';
 
 /** What was put off on earlier visits and is still to take. */
 export function FollowUps({ system }: { system: SystemDetail }) {

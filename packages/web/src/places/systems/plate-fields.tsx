@@ -3,7 +3,7 @@ import type { Control, FieldErrors, FieldValues, UseFormRegister } from 'react-h
 import { Field, SelectField } from '../../kit/field.tsx';
 import { numberOf, textOf } from './plate-form.ts';
 import { PlateRows } from './plate-rows.tsx';
-import { RatingReadout } from './rating-readout.tsx';
+import { RatingReadout } from '../../kit/rating-readout.tsx';
 
 interface PlateFieldsProps {
   readonly kind: SystemKind;

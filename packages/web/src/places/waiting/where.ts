@@ -3,7 +3,7 @@ import { queries } from '../../app/queries.ts';
 import { queryClient } from '../../app/query-client.ts';
 import { readingIn, type Outgoing } from '../../field/outgoing.ts';
 import { roundOf } from '../../field/rounds.ts';
-import { roundBase } from '../round/stop/stop-props.ts';
+import { roundBase } from '../../field/round-base.ts';
 
 /** The address of the field that a reading was taken in, or of its round; null when this device has neither. */
 export async function fieldOf(item: Outgoing): Promise<string | null> {

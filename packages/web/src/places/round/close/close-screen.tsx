@@ -22,7 +22,8 @@ import { CloseLooseEnds } from './loose-ends.tsx';
 import { CloseRepairs } from './repairs.tsx';
 import { NotTaken, PutOffList } from './open-ends.tsx';
 import { roundName } from '../../../kit/field-words.ts';
-import { roundBase, systemLine } from '../stop/stop-props.ts';
+import { systemLine } from '../stop/stop-props.ts';
+import { roundBase } from '../../../field/round-base.ts';
 import { StopRail } from '../stop/stop-rail.tsx';
 import { useRoundView, type RoundScreenData } from '../use-round-view.ts';
 

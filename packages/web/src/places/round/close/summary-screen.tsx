@@ -12,7 +12,7 @@ import { useParams } from 'react-router';
 import { Failed, Loading } from '../../../app/states.tsx';
 import { ButtonLink } from '../../../kit/button.tsx';
 import { StandingWord } from '../../../kit/mark.tsx';
-import { roundBase } from '../stop/stop-props.ts';
+import { roundBase } from '../../../field/round-base.ts';
 import { useRoundView, type RoundScreenData } from '../use-round-view.ts';
 
 /** What was put off, as the customer is told of it. */

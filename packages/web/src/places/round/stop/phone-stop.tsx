@@ -15,7 +15,8 @@ import { PutOffLine, PutOffReasons } from './put-off.tsx';
 import { ReplacePart } from './replace-part.tsx';
 import { runningShort } from './running-clock.tsx';
 import { beginStop } from './begin.ts';
-import { afterStop, reasonSuggested, roundBase, type StopProps } from './stop-props.ts';
+import { afterStop, reasonSuggested, type StopProps } from './stop-props.ts';
+import { roundBase } from '../../../field/round-base.ts';
 import { spotsOf, useEntry, type Spot } from '../entry/use-entry.ts';
 import { UsualButton } from '../entry/usual.tsx';
 

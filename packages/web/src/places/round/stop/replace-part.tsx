@@ -15,7 +15,7 @@ import { v7 } from 'uuid';
 import { fitPart } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { Field } from '../../../kit/field.tsx';
-import { RatingReadout } from '../../systems/rating-readout.tsx';
+import { RatingReadout } from '../../../kit/rating-readout.tsx';
 
 /** "Part replaced": the new label is read as it is typed and held against the replacement rule; then its life begins. */
 export function ReplacePart({

@@ -1,3 +1,4 @@
+import { roundBase } from '../../../field/round-base.ts';
 import {
   POINT_NAMES,
   sayReason,
@@ -16,8 +17,6 @@ export interface StopProps {
   readonly view: RoundView;
   readonly stop: RoundStop;
 }
-
-export const roundBase = (record: RoundRecord): string => `/systems/${record.systemId}/rounds/${record.visitId}`;
 
 export const systemLine = (system: SystemDetail): string => `${system.address} · ${SYSTEM_KIND_NAMES[system.kind]}`;
 

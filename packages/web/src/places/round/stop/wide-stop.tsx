@@ -15,7 +15,8 @@ import { PutOffLine, PutOffReasons } from './put-off.tsx';
 import { ReplacePart } from './replace-part.tsx';
 import { RunningClock } from './running-clock.tsx';
 import { beginStop } from './begin.ts';
-import { afterStop, reasonSuggested, roundBase, systemLine, type StopProps } from './stop-props.ts';
+import { afterStop, reasonSuggested, systemLine, type StopProps } from './stop-props.ts';
+import { roundBase } from '../../../field/round-base.ts';
 import { StopRail } from './stop-rail.tsx';
 import { spotsOf, useEntry, type Spot } from '../entry/use-entry.ts';
 

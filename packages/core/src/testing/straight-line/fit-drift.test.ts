@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { NORRIS_CERTIFIED as CERTIFIED, NORRIS_PAIRS as NORRIS } from '../testing/norris.ts';
+import { NORRIS_CERTIFIED as CERTIFIED, NORRIS_PAIRS as NORRIS } from './norris.ts';
 import { fitDrift, type DriftFit, type DriftPoint, type DriftPrior } from './fit-drift.ts';
 
 const fit = (points: readonly DriftPoint[], prior?: DriftPrior): DriftFit => {
