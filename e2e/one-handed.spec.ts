@@ -7,7 +7,7 @@ interface Past {
     kind: string;
     point: string;
     method: string;
-    inputs: Record<string, number | string>;
+    inputs: Record<string, number | string | string[]>;
     takenAt: string;
   }[];
   components: { id: string; removedOn: string | null }[];
@@ -57,10 +57,11 @@ async function answer(page: Page, thumb: Thumb, past: Past): Promise<void> {
       await box.tap();
       thumb.others += 1;
     }
-    if (inputs[id] !== undefined) await thumb.type(String(inputs[id]));
+    const typed = inputs[id];
+    if (typeof typed === 'number') await thumb.type(String(typed));
   }
   const chosen = Object.entries(inputs).flatMap(([input, v]) =>
-    typeof v === 'string' ? v.split(',').map((option) => ({ input, option })) : [],
+    typeof v === 'number' ? [] : [v].flat().map((option) => ({ input, option })),
   );
   for (const { input, option } of chosen) {
     // Two questions of one reading may have a choice alike: 60 °F and 60 minutes.

@@ -29,12 +29,15 @@ import {
 import { openApi } from './http/openapi.ts';
 import { mount, type AnyRoute } from './http/route.ts';
 import { fixedPerson, identified, type Identify } from './identity/context.ts';
+import { jobQueue, type JobQueue } from './jobs/queue.ts';
 import { requestLog } from './log.ts';
 import { servicesOn } from './services.ts';
 
 export interface AppOptions {
   readonly db: Knex;
   readonly log: Logger;
+  /** Where work off the request path is queued; by default a queue in the same database. */
+  readonly jobs?: JobQueue;
   /** Folder of the built web app; left out when only the API is served. */
   readonly webDist?: string | undefined;
   readonly now?: () => Date;
@@ -76,6 +79,7 @@ function serveWeb(app: Express, dist: string): void {
 export function createApp({
   db,
   log,
+  jobs = jobQueue(db),
   webDist,
   now = () => new Date(),
   identify = fixedPerson(db),
@@ -84,7 +88,7 @@ export function createApp({
   hosts = [],
   limits = USUAL_LIMITS,
 }: AppOptions): Express {
-  const services = servicesOn({ db, now, log, probeSpeed, countedEveryMs });
+  const services = servicesOn({ db, now, log, jobs, probeSpeed, countedEveryMs });
   const routes: AnyRoute[] = [
     sessionRoutes,
     systemsRoutes,

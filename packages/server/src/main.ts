@@ -1,25 +1,20 @@
 import { createApp } from './app.ts';
 import { connect } from './database/connection.ts';
 import { migrate } from './database/migrate.ts';
+import { environmentFrom } from './environment.ts';
 import { httpServer } from './http/listen.ts';
+import { jobQueue } from './jobs/queue.ts';
 import { jobRunner } from './jobs/runner.ts';
 import { createLog } from './log.ts';
 
-const {
-  DATABASE_URL,
-  PORT = '4870',
-  WEB_DIST,
-  LOG_LEVEL = 'info',
-  PROBE_SPEED = '1',
-  REFIT_WORKERS = '2',
-  AUTO_REFIT = 'on',
-  ALLOWED_HOSTS = '',
-} = process.env;
-const log = createLog(LOG_LEVEL);
-if (!DATABASE_URL) {
-  log.fatal('DATABASE_URL is missing');
+const read = environmentFrom(process.env);
+if ('trouble' in read) {
+  process.stderr.write(`${read.trouble}\n`);
   process.exit(1);
 }
+const { DATABASE_URL, PORT, WEB_DIST, LOG_LEVEL, PROBE_SPEED, REFIT_WORKERS, AUTO_REFIT, ALLOWED_HOSTS } =
+  read.environment;
+const log = createLog(LOG_LEVEL);
 
 // What is thrown where nobody waits for it (a timer, a stream, an event) ends that and not the server; it is a fault all
 // the same, and stands in the log as one.
@@ -27,21 +22,23 @@ process.on('uncaughtException', (error) => log.error({ err: error }, 'thrown whe
 process.on('unhandledRejection', (error) => log.error({ err: error }, 'rejected where nobody waits for it'));
 
 const db = connect(DATABASE_URL);
+const jobs = jobQueue(db, { keeping: true, onError: (error) => log.error({ err: error }, 'the queue of jobs failed') });
 const server = httpServer(
   createApp({
     db,
     log,
+    jobs,
     webDist: WEB_DIST,
-    probeSpeed: Number(PROBE_SPEED) || 1,
+    probeSpeed: PROBE_SPEED,
     countedEveryMs: 3000,
-    hosts: ALLOWED_HOSTS.split(',').filter(Boolean),
+    hosts: ALLOWED_HOSTS,
   }),
 );
 try {
   await migrate(db);
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
-    server.listen(Number(PORT), '127.0.0.1', resolve);
+    server.listen(PORT, '127.0.0.1', resolve);
   });
 } catch (error) {
   log.fatal({ err: error }, 'the server cannot start');
@@ -49,23 +46,16 @@ try {
 }
 log.info(`listening on http://127.0.0.1:${PORT}`);
 
-/** How often work off the request path is looked for, ms. */
-const LOOK_EVERY = 1000;
-const jobs = jobRunner({
-  db,
-  url: DATABASE_URL,
-  log,
-  now: () => new Date(),
-  workers: Number(REFIT_WORKERS) || 2,
-  everyMs: LOOK_EVERY,
-  keepFresh: AUTO_REFIT !== 'off',
-});
+const runner = jobRunner({ db, jobs, url: DATABASE_URL, log, now: () => new Date(), workers: REFIT_WORKERS });
+runner
+  .start(AUTO_REFIT === 'on')
+  .catch((error: unknown) => log.error({ err: error }, 'work off the request path cannot start'));
 
 /** Lets requests under way finish, then closes the pool. */
 function shutDown(): void {
   server.close(
     () =>
-      void jobs
+      void runner
         .stop()
         .then(() => db.destroy())
         .then(() => process.exit(0)),

@@ -1,37 +1,68 @@
-import { noteEventService } from './features/events/noting.ts';
+import { closingService } from './features/visits/closing.ts';
+import { eventsService } from './features/events/service.ts';
+import { fittingService } from './features/parts/fitting.ts';
 import { followUpsService } from './features/follow-ups/service.ts';
 import { looseEndsService } from './features/loose-ends/service.ts';
-import { fittingService } from './features/parts/fitting.ts';
+import { partsService } from './features/parts/service.ts';
 import { photosService } from './features/photos/service.ts';
 import { probesService } from './features/probes/service.ts';
-import { refrigerantsService } from './features/refrigerants/service.ts';
+import { readingsService } from './features/readings/service.ts';
 import { refitsService } from './features/refits/service.ts';
-import { takingService } from './features/readings/service.ts';
+import { refrigerantsService } from './features/refrigerants/service.ts';
 import { sessionService } from './features/session/service.ts';
 import { systemsService } from './features/systems/service.ts';
-import { closingService } from './features/visits/closing.ts';
 import { visitsService } from './features/visits/service.ts';
 import { watchService } from './features/watch/service.ts';
-import type { Wiring } from './wiring.ts';
+import { lazily, type On, type Wiring } from './wiring.ts';
 
-/** Every service on one database handle, and the clock. */
-export const servicesOn = ({ db, now, log, probeSpeed, countedEveryMs }: Wiring) => ({
-  now,
-  probeSpeed,
-  session: sessionService(db),
-  systems: systemsService(db, now),
-  fitting: fittingService(db, now),
-  events: noteEventService(db, now),
-  visits: visitsService(db, now),
-  closing: closingService(db, now),
-  taking: takingService(db, now),
-  looseEnds: looseEndsService(db, now),
-  followUps: followUpsService(db, now),
-  photos: photosService(db, now),
-  refrigerants: refrigerantsService(db),
-  probes: probesService(db, now),
-  watch: watchService({ db, now, log, countedEveryMs }),
-  refits: refitsService(db, now),
+/** Every service there is. Each says in its own file which of the others it needs; here, and only here, it is given them. */
+export interface Services {
+  readonly session: ReturnType<typeof sessionService>;
+  readonly systems: ReturnType<typeof systemsService>;
+  readonly parts: ReturnType<typeof partsService>;
+  readonly fitting: ReturnType<typeof fittingService>;
+  readonly events: ReturnType<typeof eventsService>;
+  readonly visits: ReturnType<typeof visitsService>;
+  readonly closing: ReturnType<typeof closingService>;
+  readonly readings: ReturnType<typeof readingsService>;
+  readonly looseEnds: ReturnType<typeof looseEndsService>;
+  readonly followUps: ReturnType<typeof followUpsService>;
+  readonly photos: ReturnType<typeof photosService>;
+  readonly refrigerants: ReturnType<typeof refrigerantsService>;
+  readonly probes: ReturnType<typeof probesService>;
+  readonly watch: ReturnType<typeof watchService>;
+  readonly refits: ReturnType<typeof refitsService>;
+}
+
+/** Wires every service on one database handle. */
+export function servicesOn(wiring: Wiring): Services {
+  const services: Services = lazily<Services>({
+    session: () => sessionService(on),
+    systems: () => systemsService(on),
+    parts: () => partsService(on),
+    fitting: () => fittingService(on),
+    events: () => eventsService(on),
+    visits: () => visitsService(on),
+    closing: () => closingService(on),
+    readings: () => readingsService(on),
+    looseEnds: () => looseEndsService(on),
+    followUps: () => followUpsService(on),
+    photos: () => photosService(on),
+    refrigerants: () => refrigerantsService(on),
+    probes: () => probesService(on),
+    watch: () => watchService(on),
+    refits: () => refitsService(on),
+  });
+  const on = onHandle(wiring, services);
+  return services;
+}
+
+const onHandle = (wiring: Wiring, needs: Services): On<Services> => ({
+  ...wiring,
+  needs,
+  transact: (work) =>
+    wiring.db.transaction((trx) => {
+      const within = { ...wiring, db: trx };
+      return work(onHandle(within, servicesOn(within)));
+    }),
 });
-
-export type Services = ReturnType<typeof servicesOn>;

@@ -1,13 +1,5 @@
 import type { LoadableFirm, LoadableSystem } from './loadable-firm.ts';
-import {
-  dayOf,
-  DEFAULT_POLICY,
-  isoOf,
-  ratingOf,
-  sayRating,
-  type Day,
-  type FleetPrior,
-} from '@yarnix/core';
+import { dayOf, DEFAULT_POLICY, isoOf, ratingOf, sayRating, type Day, type FleetPrior } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { priorOf } from './firm-prior.ts';
 import { standingsOf } from '../features/parts/standings.ts';

@@ -7,6 +7,7 @@ import request from 'supertest';
 import { loadFirm } from '../database/load-firm.ts';
 import { openSuite, type Suite } from '../testing/suite.ts';
 import { judgeSystems, readSystems } from './refit-chunk.ts';
+import { jobQueue, QUEUES, type JobQueue } from './queue.ts';
 import { jobRunner, type Runner } from './runner.ts';
 
 // Worker threads load the whole core first.
@@ -17,13 +18,15 @@ const firm = simulateFirm({ seed: 77, systems: 14, asOf: AS_OF, years: [3, 5] })
 const now = () => new Date(AS_OF * 86_400_000);
 
 let suite: Suite;
+let jobs: JobQueue;
 let runner: Runner;
 let firmApp: Suite['app'];
 beforeAll(async () => {
   suite = await openSuite(now);
   await loadFirm(suite.db, firm);
   firmApp = suite.appFor({ firmId: firm.id, personId: firm.people[0]!.id });
-  runner = jobRunner({ db: suite.db, url: suite.url, log: pino({ level: 'silent' }), now, workers: 2, everyMs: 0 });
+  jobs = jobQueue(suite.db);
+  runner = jobRunner({ db: suite.db, jobs, url: suite.url, log: pino({ level: 'silent' }), now, workers: 2 });
 }, 60_000);
 afterAll(async () => {
   await runner.stop();
@@ -108,10 +111,17 @@ test('a part that a reading has judged in the meantime is not overwritten by an 
 
 test('a refit lost by a server that went away is taken over', async () => {
   const asked = await ask();
+  const boss = await jobs.boss();
+  // Somebody takes the slice, and is never heard of again.
+  expect(await boss.fetch(QUEUES.refits)).toHaveLength(1);
+  await suite.db('refits').where({ id: asked.id }).update({ state: 'learning' });
+  await runner.look();
+  expect((await latest()).refit).toMatchObject({ id: asked.id, state: 'learning' });
   await suite
-    .db('refits')
-    .where({ id: asked.id })
-    .update({ state: 'judging', beat_at: suite.db.raw("now() - interval '5 minutes'") });
+    .db('pgboss.job')
+    .where({ state: 'active' })
+    .update({ started_on: suite.db.raw("now() - interval '5 minutes'") });
+  await boss.maintain();
   await runner.look();
   expect((await latest()).refit).toMatchObject({ id: asked.id, state: 'done' });
 });
@@ -160,4 +170,19 @@ test('going on with one while another is under way is refused, not a fault', asy
     detail: 'Another one is under way; this one can go on after it.',
   });
   await runner.look();
+});
+
+test('a fleet that was never learned from, or too long ago, is queued by itself', async () => {
+  await suite
+    .db('firms')
+    .where({ id: firm.id })
+    .update({ prior_learned_at: new Date(now().getTime() - 25 * 3_600_000) });
+  const before = (await latest()).refit.id;
+  await runner.start(true);
+  const until = Date.now() + 50_000;
+  while (Date.now() < until && ((await latest()).refit.id === before || (await latest()).refit.state !== 'done'))
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  const { refit, learnedAt } = await latest();
+  expect(refit.id).not.toBe(before);
+  expect({ state: refit.state, learnedAt }).toEqual({ state: 'done', learnedAt: now().toISOString() });
 });

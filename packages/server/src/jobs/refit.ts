@@ -7,6 +7,8 @@ import type { WorkerPool } from './worker-pool.ts';
 
 /** Of what could not be fitted, so many are told one by one. */
 const MOST_SET_ASIDE = 100;
+/** A slice of judging lasts about so long, ms. */
+const SLICE_MS = 15_000;
 /** Systems read and judged at a time. */
 const CHUNK = 24;
 /** Systems the fleet is learned from: spread evenly over all, since more would teach the same. */
@@ -34,15 +36,19 @@ interface Running {
   readonly log: Logger;
 }
 
-const note = ({ db, row }: Running, state: Partial<RefitRow> & { beat_at?: Date }) =>
-  db('refits')
-    .where({ id: row.id })
-    .update({ beat_at: db.fn.now(), ...state });
+const note = ({ db, row }: Running, state: Partial<RefitRow>) => db('refits').where({ id: row.id }).update(state);
 
 const isCancelled = async ({ db, row }: Running): Promise<boolean> =>
   (await db<RefitRow>('refits').where({ id: row.id }).first('wish'))?.wish === 'cancel';
 
-async function judgeAll(running: Running, ids: readonly string[], policy: Policy, prior: FleetPrior): Promise<boolean> {
+/** Judges for as long as a slice lasts. */
+async function judgeSome(
+  running: Running,
+  ids: readonly string[],
+  policy: Policy,
+  prior: FleetPrior,
+): Promise<'cancelled' | 'more' | 'done'> {
+  const until = Date.now() + SLICE_MS;
   const { pool, row, now } = running;
   const from = row.done_up_to;
   const left = from === null ? ids : ids.filter((id) => id > from);
@@ -51,7 +57,8 @@ async function judgeAll(running: Running, ids: readonly string[], policy: Policy
   const setAside = [...row.set_aside];
   // As many chunks under way as there are workers; progress is only noted once all before it is done.
   for (const group of chunksOf(chunksOf(left, CHUNK), 2 * pool.size)) {
-    if (await isCancelled(running)) return false;
+    if (await isCancelled(running)) return 'cancelled';
+    if (Date.now() > until) return 'more';
     const judged = (await Promise.all(
       group.map((chunk) => pool.run({ task: 'judge', ids: chunk, policy, prior, now: now.toISOString() })),
     )) as JudgedChunk[];
@@ -61,36 +68,49 @@ async function judgeAll(running: Running, ids: readonly string[], policy: Policy
     const aside = JSON.stringify(setAside) as never;
     await note(running, { done, threads, set_aside: aside, done_up_to: group.at(-1)?.at(-1) ?? null });
   }
-  return true;
+  return 'done';
+}
+
+/** Learns what the fleet teaches and keeps it; tells what the firm's parts are judged by from then on. */
+async function learnAndKeep(
+  running: Running,
+  ids: readonly string[],
+  policy: Policy,
+  before: FleetPrior,
+): Promise<FleetPrior> {
+  const { db, pool, row, log } = running;
+  // Only what is whole is written: a class that cannot be read keeps what it had before.
+  const learned = fleetPriorFrom(await learn(pool, ids, policy));
+  if (learned.broken.length > 0) log.error({ classes: learned.broken }, 'classes that could not be learned');
+  const kept = learned.broken.flatMap((name) => (before[name] ? [[name, before[name]] as const] : []));
+  const prior = { ...learned.prior, ...Object.fromEntries(kept) };
+  await db('firms')
+    .where({ id: row.firm_id })
+    .update({ prior: JSON.stringify(prior), prior_learned_at: running.now });
+  return prior;
 }
 
 /**
- * Runs one refit to its end, from where it stopped: learns what the fleet teaches, then judges every part anew as of
- * now. Chunks of systems go to the pool's worker threads; progress is kept in its row, which also carries the wish to
- * cancel it.
+ * Does one slice of a refit, from where the one before stopped: the first learns what the fleet teaches, then every part
+ * is judged anew as of now. Chunks of systems go to the pool's worker threads; progress is kept in its row, which also
+ * carries the wish to cancel it. Tells whether there is more to do.
  */
-export async function runRefit(running: Running): Promise<void> {
-  const { db, pool, row, log } = running;
+export async function runSlice(running: Running): Promise<boolean> {
+  const { db, row } = running;
   const firm = await db('firms')
     .where({ id: row.firm_id })
     .first<{ policy: unknown; prior: unknown }>('policy', 'prior');
   const policy = policyFrom(firm.policy);
   const systems = await db('systems').where({ firm_id: row.firm_id }).orderBy('id').select<{ id: string }[]>('id');
   const ids = systems.map((s) => s.id);
-  let { prior } = fleetPriorFrom(firm.prior);
-  if (row.done_up_to === null || firm.prior === null) {
+  let prior: FleetPrior = fleetPriorFrom(firm.prior).prior;
+  const isLearned = row.state === 'judging' || (row.done_up_to !== null && firm.prior !== null);
+  if (!isLearned && !(await isCancelled(running))) {
     await note(running, { state: 'learning', total: ids.length });
-    // Only what is whole is written: a class that cannot be read keeps what it had before.
-    const learned = fleetPriorFrom(await learn(pool, ids, policy));
-    if (learned.broken.length > 0) log.error({ classes: learned.broken }, 'classes that could not be learned');
-    const before = prior;
-    const kept = learned.broken.flatMap((name) => (before[name] ? [[name, before[name]] as const] : []));
-    prior = { ...learned.prior, ...Object.fromEntries(kept) };
-    await db('firms')
-      .where({ id: row.firm_id })
-      .update({ prior: JSON.stringify(prior), prior_learned_at: running.now });
+    prior = await learnAndKeep(running, ids, policy, prior);
   }
   await note(running, { state: 'judging', total: ids.length });
-  const ended = await judgeAll(running, ids, policy, prior);
-  await note(running, { state: ended ? 'done' : 'cancelled', wish: null, ended_at: new Date() });
+  const came = await judgeSome(running, ids, policy, prior);
+  if (came !== 'more') await note(running, { state: came, wish: null, ended_at: new Date() } as Partial<RefitRow>);
+  return came === 'more';
 }

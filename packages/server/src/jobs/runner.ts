@@ -2,106 +2,95 @@ import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import { v7 } from 'uuid';
 import type { RefitRow } from '../features/refits/store.ts';
-import { runRefit } from './refit.ts';
+import { QUEUES, type JobQueue, type RefitSlice } from './queue.ts';
+import { runSlice } from './refit.ts';
 import { workerPool } from './worker-pool.ts';
 
-/** A refit under way that has not been heard of for so long is taken over by whoever asks next, s. */
-const LOST_AFTER = 60;
 /** Told to whoever asked; what happened is in the log. */
 const FAILED = 'It could not be finished; what was judged so far stays. Go on with it, or look into the server’s log.';
-/** A fleet is learned from anew once its last refit is so old, hours. */
+/** A fleet is learned from anew once its last refit is so old, hours; how often that is looked at. */
 const FRESH_FOR = 24;
+const LOOK_FOR_STALE = '23 * * * *';
+/** How often waiting work is looked for, s. */
+const LOOK_EVERY = 1;
 
 export interface Runner {
-  /** Looks for work now; resolves when there is none left. */
+  /** Takes work from now on as it comes; fleets learned from too long ago are queued by themselves when `keepFresh`. */
+  readonly start: (keepFresh: boolean) => Promise<void>;
+  /** Works off what waits now; resolves when there is none left. */
   readonly look: () => Promise<void>;
   readonly stop: () => Promise<void>;
 }
 
 export interface RunnerOptions {
   readonly db: Knex;
+  readonly jobs: JobQueue;
   readonly url: string;
   readonly log: Logger;
   readonly now: () => Date;
   readonly workers: number;
-  /** How often it looks for work, ms; 0 only when it is asked to. */
-  readonly everyMs: number;
-  /** Whether fleets that were learned from too long ago are queued by themselves. */
-  readonly keepFresh?: boolean;
 }
 
-/** Claims one refit: queued, or lost by a server that went away. Two servers never claim the same. */
-const claim = (db: Knex): Promise<RefitRow | undefined> =>
-  db.transaction(async (trx) => {
-    const row = await trx<RefitRow>('refits')
-      .where({ state: 'queued' })
-      .orWhere((lost) => {
-        void lost
-          .whereIn('state', ['learning', 'judging'])
-          .whereRaw(`beat_at < now() - interval '${LOST_AFTER} seconds'`);
-      })
-      .orderBy('asked_at')
-      .forUpdate()
-      .skipLocked()
-      .first();
-    if (row) await trx('refits').where({ id: row.id }).update({ state: 'learning', beat_at: trx.fn.now() });
-    return row;
-  });
-
-/** Firms whose fleet was never learned from, or too long ago, and that have no refit under way. */
-async function queueStale(db: Knex, now: Date): Promise<void> {
+/** Queues a refit for each firm whose fleet was never learned from, or too long ago, and that has none under way. */
+async function queueStale(db: Knex, jobs: JobQueue, now: Date): Promise<void> {
   const stale = await db('firms')
     .whereRaw(`prior_learned_at is null or prior_learned_at < ?::timestamptz - interval '${FRESH_FOR} hours'`, [now])
     .select<{ id: string }[]>('id');
   for (const { id } of stale) {
-    await db('refits').insert({ id: v7(), firm_id: id, state: 'queued', asked_at: now }).onConflict().ignore();
+    await db.transaction(async (trx) => {
+      const queued = await trx('refits')
+        .insert({ id: v7(), firm_id: id, state: 'queued', asked_at: now })
+        .onConflict()
+        .ignore()
+        .returning<{ id: string }[]>('id');
+      for (const refit of queued) await jobs.addSlice(trx, refit.id);
+    });
   }
 }
 
-/** Does the work that is off the request path: one refit at a time, on worker threads. */
-export function jobRunner({ db, url, log, now, workers, everyMs, keepFresh = true }: RunnerOptions): Runner {
-  let working: Promise<void> | null = null;
+/** Does the work that is off the request path: one slice of a refit at a time, on worker threads. */
+export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): Runner {
+  const pool = workerPool(url, workers);
   let stopped = false;
 
-  async function workOff(): Promise<void> {
-    for (let row = await claim(db); row && !stopped; row = await claim(db)) {
-      const pool = workerPool(url, workers);
-      const began = Date.now();
-      try {
-        await runRefit({ db, pool, row, now: now(), log });
-        log.info({ refit: row.id, ms: Date.now() - began }, 'refit ended');
-      } catch (error) {
-        if (stopped) return;
-        log.error({ refit: row.id, err: error }, 'refit failed');
-        await db('refits').where({ id: row.id }).update({ state: 'failed', error: FAILED, ended_at: new Date() });
-      } finally {
-        await pool.close();
-      }
+  /** One slice; the next one is queued behind it, so that no firm's refit keeps those of all others waiting. */
+  async function work({ refitId }: RefitSlice): Promise<void> {
+    const row = await db<RefitRow>('refits').where({ id: refitId }).first();
+    if (!row || !['queued', 'learning', 'judging'].includes(row.state)) return;
+    try {
+      if (await runSlice({ db, pool, row, now: now(), log })) await jobs.addSlice(db, refitId);
+      else log.info({ refit: refitId }, 'refit ended');
+    } catch (error) {
+      // What was cut off by this server's end is taken over by the next.
+      if (stopped) throw error;
+      log.error({ refit: refitId, err: error }, 'refit failed');
+      await db('refits').where({ id: refitId }).update({ state: 'failed', error: FAILED, ended_at: new Date() });
     }
   }
-  const look = (): Promise<void> => {
-    working ??= workOff().finally(() => {
-      working = null;
-    });
-    return working;
-  };
-  const timer =
-    everyMs > 0
-      ? setInterval(() => {
-          void (keepFresh ? queueStale(db, now()) : Promise.resolve())
-            .then(look)
-            .catch((error: unknown) => log.error({ err: error }, 'looking for work failed'));
-        }, everyMs)
-      : undefined;
+
   return {
-    look,
-    stop: async () => {
+    async start(keepFresh) {
+      const boss = await jobs.boss();
+      const polled = { pollingIntervalSeconds: LOOK_EVERY };
+      await boss.work<RefitSlice>(QUEUES.refits, polled, async ([slice]) => slice && work(slice.data));
+      if (!keepFresh) return boss.unschedule(QUEUES.staleFleets);
+      await boss.work(QUEUES.staleFleets, polled, () => queueStale(db, jobs, now()));
+      await boss.schedule(QUEUES.staleFleets, LOOK_FOR_STALE);
+      await boss.send(QUEUES.staleFleets, {});
+    },
+    async look() {
+      const boss = await jobs.boss();
+      for (;;) {
+        const [slice] = await boss.fetch<RefitSlice>(QUEUES.refits);
+        if (!slice) return;
+        await work(slice.data);
+        await boss.complete(QUEUES.refits, slice.id);
+      }
+    },
+    async stop() {
       stopped = true;
-      clearInterval(timer);
-      await Promise.race([
-        working?.catch(() => undefined),
-        new Promise((resolve) => setTimeout(resolve, 2000).unref()),
-      ]);
+      await jobs.stop();
+      await pool.close();
     },
   };
 }

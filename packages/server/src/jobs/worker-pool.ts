@@ -10,12 +10,16 @@ export interface WorkerPool {
   readonly close: () => Promise<void>;
 }
 
-/** Starts `size` worker threads with database connections of their own. */
+const IDLE_MS = 10_000;
+
+/** At most `size` worker threads, started when there is work, with database connections of their own. */
 export function workerPool(url: string, size: number): WorkerPool {
   const pool = new Piscina({
     filename: fileURLToPath(new URL('./refit-worker-entry.mjs', import.meta.url)),
-    minThreads: size,
+    // Between refits there is nobody to wait: threads end when they have been idle for a while.
+    minThreads: 0,
     maxThreads: size,
+    idleTimeout: IDLE_MS,
     workerData: { url },
     execArgv: [],
   });

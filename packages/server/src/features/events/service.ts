@@ -1,38 +1,57 @@
-import { dayOf, type EventView, type NewEvent, type SystemEvent } from '@yarnix/core';
-import type { Knex } from 'knex';
+import { dayOf, type EventView, type NewEvent, type Reading, type SystemEvent, type VisitView } from '@yarnix/core';
 import { isDeepStrictEqual } from 'node:util';
+import { holdSystem } from '../../database/hold.ts';
 import { ProblemError } from '../../http/problems.ts';
+import { checkDayNotAhead, checkNotBefore } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import type { On } from '../../wiring.ts';
 import { eventsStore } from './store.ts';
 
-export const viewOf = (id: string, { visitId, kind, on, note }: NewEvent): EventView => ({
-  id,
-  visitId,
-  kind,
-  on,
-  note,
-});
+interface Needs {
+  readonly visits: {
+    visit(context: RequestContext, id: string): Promise<VisitView>;
+    open(context: RequestContext, id: string, systemId: string): Promise<VisitView>;
+  };
+  readonly readings: { kept(context: RequestContext, systemId: string): Promise<Reading[]> };
+  readonly parts: {
+    refresh(context: RequestContext, systemId: string, readings: readonly Reading[], now: Date): Promise<void>;
+  };
+}
+
+const viewOf = (id: string, { visitId, kind, on, note }: NewEvent): EventView => ({ id, visitId, kind, on, note });
 
 /** What was done to systems, besides parts replaced: it moves readings without wear. */
-export function eventsService(db: Knex) {
+export function eventsService({ db, now, transact }: On<Needs>) {
   const store = eventsStore(db);
+
+  /** Whether a repair is kept just so already. Throws id-taken when another visit's, or another kind of repair, has the id. */
+  async function isKept({ db: held }: On, context: RequestContext, id: string, event: NewEvent): Promise<boolean> {
+    const kept = await eventsStore(held).find(context, id);
+    if (!kept) return false;
+    if (kept.visitId !== event.visitId || kept.kind !== event.kind)
+      throw new ProblemError('id-taken', 'Another repair has this id.');
+    return isDeepStrictEqual(kept, { id, ...event });
+  }
+
   return {
     ofSystem: (context: RequestContext, systemId: string): Promise<EventView[]> => store.ofSystem(context, systemId),
     /** As judging sees them. */
     happenedTo: async (context: RequestContext, systemId: string): Promise<SystemEvent[]> =>
       (await store.ofSystem(context, systemId)).map(({ kind, on }) => ({ kind, day: dayOf(on) })),
-    /** Whether a repair is kept just so already. Throws id-taken when another visit's, or another kind of repair, has the id. */
-    async isKept(context: RequestContext, id: string, event: NewEvent): Promise<boolean> {
-      const kept = await store.find(context, id);
-      if (!kept) return false;
-      if (kept.visitId !== event.visitId || kept.kind !== event.kind)
-        throw new ProblemError('id-taken', 'Another repair has this id.');
-      return isDeepStrictEqual(kept, { id, ...event });
-    },
-    async put(context: RequestContext, id: string, systemId: string, event: NewEvent): Promise<EventView> {
-      if (!(await store.put(context, id, systemId, event)))
-        throw new ProblemError('id-taken', 'Another repair has this id.');
-      return viewOf(id, event);
-    },
+    /** Notes a repair: the system is judged anew with it, all or nothing. */
+    note: (context: RequestContext, id: string, event: NewEvent): Promise<EventView> =>
+      transact(async (within) => {
+        const { visits, readings, parts } = within.needs;
+        const { systemId } = await visits.visit(context, event.visitId);
+        await holdSystem(within.db, context, systemId);
+        if (await isKept(within, context, id, event)) return viewOf(id, event);
+        const { startedAt } = await visits.open(context, event.visitId, systemId);
+        checkNotBefore('on', event.on, startedAt.slice(0, 10), 'the day this round began');
+        checkDayNotAhead('on', event.on, now());
+        if (!(await eventsStore(within.db).put(context, id, systemId, event)))
+          throw new ProblemError('id-taken', 'Another repair has this id.');
+        await parts.refresh(context, systemId, await readings.kept(context, systemId), now());
+        return viewOf(id, event);
+      }),
   };
 }

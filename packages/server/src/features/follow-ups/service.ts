@@ -1,14 +1,18 @@
-import { dayOf, placesOn, type FollowUpView, type NewFollowUp, type NewReading } from '@yarnix/core';
-import type { Knex } from 'knex';
+import { dayOf, placesOn, type FollowUpView, type NewFollowUp, type NewReading, type VisitView } from '@yarnix/core';
 import { isDeepStrictEqual } from 'node:util';
 import { holdSystem } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import { checkNotAhead, checkNotBefore } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import type { On } from '../../wiring.ts';
+import type { PartInSystem } from '../parts/service.ts';
 import { componentOf } from '../parts/standings.ts';
-import { partsService, type PartInSystem } from '../parts/service.ts';
-import { visitsService } from '../visits/service.ts';
 import { followUpsStore } from './store.ts';
+
+interface Needs {
+  readonly parts: { find(context: RequestContext, id: string): Promise<PartInSystem | undefined> };
+  readonly visits: { open(context: RequestContext, id: string, systemId: string): Promise<VisitView> };
+}
 
 /** Nothing is put off for longer, days. */
 const LONGEST_PUT_OFF = 3 * 366;
@@ -36,7 +40,7 @@ const isSameState = (a: FollowUpView, b: NewFollowUp): boolean =>
   isDeepStrictEqual([a.reason, a.note, a.dueOn, a.withdrawn], [b.reason, b.note ?? null, b.dueOn, b.withdrawn]);
 
 /** Readings put off, each with a reason and a day; a later reading at the same place settles it. */
-export function followUpsService(db: Knex, now: () => Date) {
+export function followUpsService({ db, now, transact }: On<Needs>) {
   const store = followUpsStore(db);
   return {
     ofSystem: (context: RequestContext, systemId: string) => store.ofSystem(context, systemId),
@@ -44,18 +48,18 @@ export function followUpsService(db: Knex, now: () => Date) {
     settledBy: (context: RequestContext, id: string, reading: NewReading) => store.settle(context, { id, ...reading }),
     /** Keeps a follow-up as it now stands, while its round is open. */
     put: (context: RequestContext, id: string, asked: NewFollowUp): Promise<FollowUpView> =>
-      db.transaction(async (trx) => {
-        const part = await partsService(trx).find(context, asked.componentId);
+      transact(async ({ db: held, needs: { parts, visits } }) => {
+        const part = await parts.find(context, asked.componentId);
         if (!part) throw notFound('part');
-        await holdSystem(trx, context, part.system_id);
-        const kept = await followUpsStore(trx).find(context, id);
+        await holdSystem(held, context, part.system_id);
+        const kept = await followUpsStore(held).find(context, id);
         if (kept && !isSameOne(kept, asked)) throw new ProblemError('id-taken', 'Another follow-up has this id.');
         if (kept && isSameState(kept, asked)) return kept;
-        const { startedAt } = await visitsService(trx, now).open(context, asked.visitId, part.system_id);
+        const { startedAt } = await visits.open(context, asked.visitId, part.system_id);
         checkNotBefore('putOffAt', asked.putOffAt, startedAt, 'the day this round began');
         checkNotAhead('putOffAt', asked.putOffAt, now());
         checkWhat(asked, part);
-        return followUpsStore(trx).put(context, id, part.system_id, asked);
+        return followUpsStore(held).put(context, id, part.system_id, asked);
       }),
   };
 }

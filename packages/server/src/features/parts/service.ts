@@ -1,17 +1,33 @@
-import { dayOf, type ComponentView, type FittedPart, type Reading, type NewSystem } from '@yarnix/core';
-import type { Knex } from 'knex';
+import {
+  dayOf,
+  type ComponentView,
+  type FittedPart,
+  type NewSystem,
+  type Policy,
+  type Reading,
+  type SystemEvent,
+  type FleetPrior,
+} from '@yarnix/core';
 import { isDeepStrictEqual } from 'node:util';
 import { digestOf } from '../../database/digest.ts';
 import { holdSystemOf } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import { eventsService } from '../events/service.ts';
-import { sessionService } from '../session/service.ts';
+import type { On } from '../../wiring.ts';
 import { componentOf, standingsOf } from './standings.ts';
 import { fitFirst, followPlate, type PlateToFollow } from './first-parts.ts';
 import { threadMemo } from './thread-memo.ts';
 import { insertReplacement } from './replacement.ts';
 import { partsStore, viewOfPart, type PartInSystem, type PartRow, type Standings } from './store.ts';
+
+interface Needs {
+  readonly session: {
+    judging(
+      context: RequestContext,
+    ): Promise<{ readonly policy: Policy; readonly prior: FleetPrior | undefined; readonly stamp: string }>;
+  };
+  readonly events: { happenedTo(context: RequestContext, systemId: string): Promise<SystemEvent[]> };
+}
 
 /** Whether a part is judged as it was, so that nothing needs to be written. */
 const isSame = (row: PartRow, stands: Standings): boolean =>
@@ -21,7 +37,7 @@ const isSame = (row: PartRow, stands: Standings): boolean =>
   isDeepStrictEqual(row.lead, stands.lead === null ? null : (JSON.parse(JSON.stringify(stands.lead)) as unknown));
 
 /** Parts and their lives: the first ones, replacements, and how each stands. */
-export function partsService(db: Knex) {
+export function partsService({ db, needs }: On<Needs>) {
   const store = partsStore(db);
 
   /** Judges the parts of a system anew from all its readings; part of the caller's transaction. */
@@ -33,8 +49,8 @@ export function partsService(db: Knex) {
   ): Promise<void> {
     // One after the other: within a transaction there is one connection, and it answers one question at a time.
     const rows = await store.ofSystem(context, systemId);
-    const judging = await sessionService(db).judging(context);
-    const events = await eventsService(db).happenedTo(context, systemId);
+    const judging = await needs.session.judging(context);
+    const events = await needs.events.happenedTo(context, systemId);
     const first = rows[0] && (await store.find(context, rows[0].id));
     if (!first) return;
     const living = rows.filter((r) => r.removed_on === null);
@@ -69,7 +85,7 @@ export function partsService(db: Knex) {
       return { part: viewOfPart(existing), isNew: false, systemId: existing.system_id };
     }
     await check(old);
-    const { policy } = await sessionService(db).judging(context);
+    const { policy } = await needs.session.judging(context);
     await insertReplacement(store, context, id, old, fitted, digest, policy);
     const made = await store.find(context, id);
     if (!made) throw notFound('part');

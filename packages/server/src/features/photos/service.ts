@@ -1,28 +1,31 @@
-import type { PhotoQuery, PhotoView } from '@yarnix/core';
-import type { Knex } from 'knex';
+import type { PhotoQuery, PhotoView, VisitView } from '@yarnix/core';
 import { bytesDigestOf, digestOf } from '../../database/digest.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import { checkNotAhead } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import { visitsService } from '../visits/service.ts';
+import type { On } from '../../wiring.ts';
 import { pictureOf } from './picture.ts';
 import { photosStore } from './store.ts';
 
+interface Needs {
+  readonly systems: { facts(context: RequestContext, id: string): Promise<object> };
+  readonly visits: {
+    visit(context: RequestContext, id: string): Promise<VisitView>;
+    open(context: RequestContext, id: string, systemId: string): Promise<VisitView>;
+  };
+  readonly parts: { find(context: RequestContext, id: string): Promise<{ readonly system_id: string } | undefined> };
+}
+
 /** Photos of plates, wiring and damage, kept beside their system. */
-export function photosService(db: Knex, now: () => Date) {
+export function photosService({ db, now, needs }: On<Needs>) {
   const store = photosStore(db);
-  /** Each id a photo names must be one of the firm's own. */
-  async function checkOwn(context: RequestContext, asked: PhotoQuery): Promise<void> {
-    const own = async (table: string, id: string | undefined, and: object) =>
-      id === undefined ||
-      Boolean(
-        await db(table)
-          .where({ firm_id: context.firmId, id, ...and })
-          .first('id'),
-      );
-    if (!(await own('systems', asked.systemId, {}))) throw notFound('system');
-    if (!(await own('visits', asked.visitId, { system_id: asked.systemId }))) throw notFound('round');
-    if (!(await own('components', asked.componentId, { system_id: asked.systemId }))) throw notFound('part');
+  /** Each id a photo names must be one of the firm's own, and of that system. */
+  async function checkOwn(context: RequestContext, { systemId, visitId, componentId }: PhotoQuery): Promise<void> {
+    await needs.systems.facts(context, systemId);
+    if (visitId !== undefined && (await needs.visits.visit(context, visitId)).systemId !== systemId)
+      throw notFound('round');
+    if (componentId !== undefined && (await needs.parts.find(context, componentId))?.system_id !== systemId)
+      throw notFound('part');
   }
   return {
     ofSystem: (context: RequestContext, systemId: string) => store.ofSystem(context, systemId),
@@ -37,7 +40,7 @@ export function photosService(db: Knex, now: () => Date) {
       const digest = digestOf([asked, bytesDigestOf(bytes)]);
       const before = await store.find(context, id);
       if (!before) {
-        if (asked.visitId !== undefined) await visitsService(db, now).open(context, asked.visitId, asked.systemId);
+        if (asked.visitId !== undefined) await needs.visits.open(context, asked.visitId, asked.systemId);
         checkNotAhead('query.takenAt', asked.takenAt, now());
         await store.insert(context, id, asked, await pictureOf(bytes), digest);
       }

@@ -19,7 +19,7 @@ async function* paced(samples: Iterable<{ at: number; value: number }>, everyMs:
   }
 }
 
-export const probesRoutes = ({ probes, probeSpeed }: Services) => [
+export const probesRoutes = ({ probes }: Services) => [
   route({
     method: 'get',
     path: '/api/probes/faults',
@@ -35,8 +35,8 @@ export const probesRoutes = ({ probes, probeSpeed }: Services) => [
     query: probeQuerySchema,
     respond: async ({ context, query }, response) => {
       const samples = await probes.stream(context, query);
-      const everyMs = 1000 / SAMPLE_RATE / probeSpeed;
-      await streamEvents(response, paced(samples, everyMs), { longestMs: (LONGEST * 1000) / probeSpeed });
+      const everyMs = 1000 / SAMPLE_RATE / probes.speed;
+      await streamEvents(response, paced(samples, everyMs), { longestMs: (LONGEST * 1000) / probes.speed });
     },
   }),
 ];

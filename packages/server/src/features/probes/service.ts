@@ -1,10 +1,30 @@
-import { dayOf, isOwn, methodOf, readingKind, type ProbeQuery, type ReadingKindId, type Unit } from '@yarnix/core';
+import {
+  dayOf,
+  isOwn,
+  methodOf,
+  readingKind,
+  type Component,
+  type Day,
+  type Plate,
+  type ProbeQuery,
+  type ReadingKindId,
+  type SystemKind,
+  type Unit,
+} from '@yarnix/core';
 import { FAULTS, houseOf, probeStream, seedOf, type Fault } from '@yarnix/simulator';
-import type { Knex } from 'knex';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import { partsService } from '../parts/service.ts';
-import { systemsService } from '../systems/service.ts';
+import type { On } from '../../wiring.ts';
+
+interface Needs {
+  readonly systems: {
+    facts(
+      context: RequestContext,
+      id: string,
+    ): Promise<{ readonly kind: SystemKind; readonly plate: Plate; readonly installedOn: Day | null }>;
+  };
+  readonly parts: { living(context: RequestContext, systemId: string): Promise<(Component & { id: string })[]> };
+}
 
 const isFault = (text: string): text is Fault => isOwn(FAULTS, text);
 
@@ -19,15 +39,15 @@ function placeOf(asked: ProbeQuery): { kind: ReadingKindId; unit: Unit } {
 }
 
 /** The simulated probe kit: what a probe held at a place of a system would show, from the house's hidden truth. */
-export function probesService(db: Knex, now: () => Date) {
+export function probesService({ now, needs, probeSpeed }: On<Needs>) {
   return {
+    /** Seconds of house time that pass in one. */
+    speed: probeSpeed,
     faults: () => Object.entries(FAULTS).map(([id, label]) => ({ id, label })),
     async stream(context: RequestContext, asked: ProbeQuery): Promise<Generator<{ at: number; value: number }>> {
       const { kind, unit } = placeOf(asked);
-      const part = await partsService(db).find(context, asked.componentId);
-      if (part?.system_id !== asked.systemId) throw notFound('part');
-      const system = await systemsService(db, now).facts(context, asked.systemId);
-      const parts = await partsService(db).living(context, asked.systemId);
+      const system = await needs.systems.facts(context, asked.systemId);
+      const parts = await needs.parts.living(context, asked.systemId);
       const component = parts.find((p) => p.id === asked.componentId);
       if (!component) throw notFound('part');
       const today = dayOf(now().toISOString());

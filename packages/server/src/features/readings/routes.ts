@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import type { Services } from '../../services.ts';
 
-export const readingsRoutes = ({ taking }: Services) => [
+export const readingsRoutes = ({ readings }: Services) => [
   route({
     method: 'put',
     path: '/api/readings/:id',
@@ -12,6 +12,6 @@ export const readingsRoutes = ({ taking }: Services) => [
     params: z.object({ id: idSchema }),
     body: newReadingSchema,
     reply: readingSchema,
-    handle: ({ context, params: { id }, body }) => taking.take(context, id, body),
+    handle: ({ context, params: { id }, body }) => readings.take(context, id, body),
   }),
 ];

@@ -1,62 +1,63 @@
-import type { Reading, NewReading, ReadingView } from '@yarnix/core';
-import type { Knex } from 'knex';
+import type { NewReading, PressureTables, Reading, ReadingView, VisitView } from '@yarnix/core';
 import { digestOf } from '../../database/digest.ts';
 import { holdSystemOf } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import { followUpsService } from '../follow-ups/service.ts';
-import { partsService } from '../parts/service.ts';
-import { refrigerantsService } from '../refrigerants/service.ts';
-import { visitsService } from '../visits/service.ts';
+import type { On } from '../../wiring.ts';
+import type { PartInSystem } from '../parts/service.ts';
 import { checkAgainstRegistry, checkCorrection, checkWhereAndWhen } from './check-reading.ts';
 import { keptOf, readingsStore, viewOfReading, type ReadingRow } from './store.ts';
 
-/** Readings: taken once, never edited; the part's standing follows in the same transaction. */
-export function readingsService(db: Knex) {
+interface Needs {
+  readonly parts: {
+    find(context: RequestContext, id: string): Promise<PartInSystem | undefined>;
+    refresh(context: RequestContext, systemId: string, readings: readonly Reading[], now: Date): Promise<void>;
+  };
+  readonly visits: { visit(context: RequestContext, id: string): Promise<VisitView> };
+  readonly refrigerants: { tables(context: RequestContext): Promise<PressureTables> };
+  readonly followUps: { settledBy(context: RequestContext, id: string, reading: NewReading): Promise<unknown> };
+}
+
+function sameAgain(existing: ReadingRow, digest: string): ReadingView {
+  if (existing.digest !== digest)
+    throw new ProblemError('id-taken', 'Another reading has this id; a correction needs an id of its own.');
+  return viewOfReading(existing);
+}
+
+/** Takes a reading that is not kept yet, and judges its system anew. */
+async function takeNew(
+  { db, needs, now: clock }: On<Needs>,
+  context: RequestContext,
+  id: string,
+  reading: NewReading,
+  digest: string,
+): Promise<ReadingView> {
+  const now = clock();
   const store = readingsStore(db);
-
-  function sameAgain(existing: ReadingRow, digest: string): ReadingView {
-    if (existing.digest !== digest)
-      throw new ProblemError('id-taken', 'Another reading has this id; a correction needs an id of its own.');
-    return viewOfReading(existing);
+  const part = await needs.parts.find(context, reading.componentId);
+  if (!part) throw notFound('part');
+  checkWhereAndWhen(reading, part, await needs.visits.visit(context, reading.visitId), now);
+  // Only the refrigerant's own readings are worked out with tables.
+  const tables = part.kind === 'refrigerant-circuit' ? await needs.refrigerants.tables(context) : {};
+  const { settles, ...checked } = checkAgainstRegistry(reading, part, tables);
+  checkCorrection(reading, reading.supersedes ? await store.find(context, reading.supersedes) : undefined);
+  const inserted = await store.insert(context, id, reading, { ...checked, systemId: part.system_id, digest });
+  const kept = await store.find(context, id);
+  // Another request may have been faster with the same id, or someone else's row may hold it.
+  if (!kept) throw new ProblemError('id-taken', 'This id is in use.');
+  if (!inserted) return sameAgain(kept, digest);
+  if (settles) await needs.followUps.settledBy(context, id, reading);
+  if (part.removed_on === null) {
+    // Readings are read together across the system, so the whole of it is judged.
+    const all = (await store.kept(context, part.system_id)).map(keptOf);
+    await needs.parts.refresh(context, part.system_id, all, now);
   }
+  return viewOfReading(kept);
+}
 
-  async function takeNew(
-    context: RequestContext,
-    id: string,
-    reading: NewReading,
-    digest: string,
-    now: Date,
-  ): Promise<ReadingView> {
-    const part = await partsService(db).find(context, reading.componentId);
-    if (!part) throw notFound('part');
-    const visit = await visitsService(db, () => now).visit(context, reading.visitId);
-    checkWhereAndWhen(reading, part, visit, now);
-    // Only the refrigerant's own readings are worked out with tables.
-    const tables = part.kind === 'refrigerant-circuit' ? await refrigerantsService(db).tables(context) : {};
-    const checked = checkAgainstRegistry(reading, part, tables);
-    checkCorrection(reading, reading.supersedes ? await store.find(context, reading.supersedes) : undefined);
-    const judged = {
-      systemId: part.system_id,
-      value: checked.value,
-      findings: checked.findings,
-      inputs: checked.inputs,
-      digest,
-    };
-    const inserted = await store.insert(context, id, reading, judged);
-    const kept = await store.find(context, id);
-    // Another request may have been faster with the same id, or someone else's row may hold it.
-    if (!kept) throw new ProblemError('id-taken', 'This id is in use.');
-    if (!inserted) return sameAgain(kept, digest);
-    if (checked.settles) await followUpsService(db, () => now).settledBy(context, id, reading);
-    if (part.removed_on === null) {
-      // Readings are read together across the system, so the whole of it is judged.
-      const all = (await store.kept(context, part.system_id)).map(keptOf);
-      await partsService(db).refresh(context, part.system_id, all, now);
-    }
-    return viewOfReading(kept);
-  }
-
+/** Readings: taken once, never edited; the part's standing follows in the same transaction. */
+export function readingsService({ db, transact }: On<Needs>) {
+  const store = readingsStore(db);
   return {
     ofSystem: async (context: RequestContext, systemId: string): Promise<ReadingView[]> =>
       (await store.ofSystem(context, systemId)).map(viewOfReading),
@@ -68,18 +69,13 @@ export function readingsService(db: Knex) {
     /** When a part was last read; null when it never was. */
     lastOf: (context: RequestContext, componentId: string): Promise<Date | null> => store.lastOf(context, componentId),
 
-    /** Keeps a reading; the same PUT twice is one reading. Runs in the caller's transaction. */
-    async take(context: RequestContext, id: string, reading: NewReading, now: Date): Promise<ReadingView> {
-      const digest = digestOf(reading);
-      await holdSystemOf(db, context, reading.componentId);
-      const existing = await store.find(context, id);
-      return existing ? sameAgain(existing, digest) : takeNew(context, id, reading, digest, now);
-    },
+    /** Keeps a reading, in a transaction of its own; the same PUT twice is one reading. */
+    take: (context: RequestContext, id: string, reading: NewReading): Promise<ReadingView> =>
+      transact(async (within) => {
+        const digest = digestOf(reading);
+        await holdSystemOf(within.db, context, reading.componentId);
+        const existing = await readingsStore(within.db).find(context, id);
+        return existing ? sameAgain(existing, digest) : takeNew(within, context, id, reading, digest);
+      }),
   };
 }
-
-/** Each reading in a transaction of its own. */
-export const takingService = (db: Knex, now: () => Date) => ({
-  take: (context: RequestContext, id: string, reading: NewReading): Promise<ReadingView> =>
-    db.transaction((trx) => readingsService(trx).take(context, id, reading, now())),
-});

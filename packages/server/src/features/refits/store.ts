@@ -40,12 +40,14 @@ export const refitsStore = (db: Knex) => {
           { column: 'id', order: 'desc' },
         ])
         .first(),
-    /** Queues one, unless one is under way: then that one stands. */
-    async queue(context: RequestContext, id: string, at: Date): Promise<void> {
-      await db('refits')
+    /** Notes one as asked for, unless one is under way: then that one stands. Tells whether it did. */
+    async insert(context: RequestContext, id: string, at: Date): Promise<boolean> {
+      const rows = await db('refits')
         .insert({ id, firm_id: context.firmId, person_id: context.personId, state: 'queued', asked_at: at })
         .onConflict()
-        .ignore();
+        .ignore()
+        .returning<{ id: string }[]>('id');
+      return rows.length === 1;
     },
     cancel: (context: RequestContext, id: string) =>
       own(context).where({ id }).whereIn('state', ['queued', 'learning', 'judging']).update({ wish: 'cancel' }),

@@ -8,14 +8,14 @@ import {
   type PressureTables,
   type RefrigerantView,
 } from '@yarnix/core';
-import type { Knex } from 'knex';
 import Papa from 'papaparse';
 import { ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import type { On } from '../../wiring.ts';
 import { refrigerantsStore } from './store.ts';
 
 /** Suppliers' pressure–temperature tables: checked row by row, then used like the built-in curves. */
-export function refrigerantsService(db: Knex) {
+export function refrigerantsService({ db }: On) {
   const store = refrigerantsStore(db);
   return {
     all: (context: RequestContext) => store.all(context),

@@ -1,11 +1,21 @@
-import { fleetPriorFrom, policyFrom, type FleetPrior, type Policy, type Session } from '@yarnix/core';
-import type { Knex } from 'knex';
+import {
+  fleetPriorFrom,
+  policyFrom,
+  type FleetPrior,
+  type Policy,
+  type RefrigerantView,
+  type Session,
+} from '@yarnix/core';
 import { notFound } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import { refrigerantsService } from '../refrigerants/service.ts';
+import type { On } from '../../wiring.ts';
 import { sessionStore, type FirmRow } from './store.ts';
 
-export interface Judging {
+interface Needs {
+  readonly refrigerants: { all(context: RequestContext): Promise<RefrigerantView[]> };
+}
+
+interface Judging {
   readonly policy: Policy;
   readonly prior: FleetPrior | undefined;
   readonly stamp: string;
@@ -21,17 +31,17 @@ const judgingOf = ({ policy, prior }: FirmRow) => ({
 });
 
 /** Who is working and by which policy. */
-export function sessionService(db: Knex) {
+export function sessionService({ db, now, needs }: On<Needs>) {
   const store = sessionStore(db);
   return {
-    async session(context: RequestContext, now: Date): Promise<Session> {
+    async session(context: RequestContext): Promise<Session> {
       const [firm, person, refrigerants] = await Promise.all([
         store.firm(context),
         store.person(context),
-        refrigerantsService(db).all(context),
+        needs.refrigerants.all(context),
       ]);
       if (!firm || !person) throw notFound('firm');
-      return { firm: { ...firm, ...judgingOf(firm) }, person, refrigerants, now: now.toISOString() };
+      return { firm: { ...firm, ...judgingOf(firm) }, person, refrigerants, now: now().toISOString() };
     },
     /** What a firm judges by: its schools, what its fleet has taught, and a stamp that changes when they do. */
     async judging(context: RequestContext): Promise<Judging> {

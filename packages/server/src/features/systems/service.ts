@@ -5,22 +5,35 @@ import {
   sayRatingTrouble,
   type NewPlate,
   type NewSystem,
+  type Reading,
   type SystemDetail,
 } from '@yarnix/core';
-import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
 import { holdSystem } from '../../database/hold.ts';
 import { checkDayNotAhead, checkNotBeforeYear } from '../../http/times.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import { eventsService } from '../events/service.ts';
-import { followUpsService } from '../follow-ups/service.ts';
-import { looseEndsService } from '../loose-ends/service.ts';
-import { partsService } from '../parts/service.ts';
-import { photosService } from '../photos/service.ts';
-import { readingsService } from '../readings/service.ts';
-import { visitsService } from '../visits/service.ts';
+import type { On } from '../../wiring.ts';
+import type { partsService } from '../parts/service.ts';
 import { systemsStore } from './store.ts';
+
+/** What tells of one system. */
+interface Tells<T> {
+  ofSystem(context: RequestContext, systemId: string): Promise<T>;
+}
+
+interface Needs {
+  readonly parts: Tells<SystemDetail['components']> &
+    Pick<ReturnType<typeof partsService>, 'fitFirst' | 'followPlate' | 'refresh'>;
+  readonly visits: Tells<SystemDetail['visits']>;
+  readonly readings: Tells<SystemDetail['readings']> & {
+    kept(context: RequestContext, systemId: string): Promise<Reading[]>;
+  };
+  readonly followUps: Tells<SystemDetail['followUps']>;
+  readonly looseEnds: Tells<SystemDetail['looseEnds']>;
+  readonly photos: Tells<SystemDetail['photos']>;
+  readonly events: Tells<SystemDetail['events']>;
+}
 
 /** A rating may be left out, but what is written must be readable: it decides which lugs exist. */
 function checkRatings(plate: NewSystem['plate']): void {
@@ -59,20 +72,20 @@ function checkParts(system: NewSystem): void {
 }
 
 /** Systems: entering one with its parts, finding them, and the whole of one. */
-export function systemsService(db: Knex, now: () => Date) {
+export function systemsService({ db, now, needs, transact }: On<Needs>) {
   const store = systemsStore(db);
 
   async function detail(context: RequestContext, id: string): Promise<SystemDetail> {
     const system = await store.find(context, id);
     if (!system) throw notFound('system');
     const [components, visits, readings, followUps, looseEnds, photos, events] = await Promise.all([
-      partsService(db).ofSystem(context, id),
-      visitsService(db, now).ofSystem(context, id),
-      readingsService(db).ofSystem(context, id),
-      followUpsService(db, now).ofSystem(context, id),
-      looseEndsService(db, now).ofSystem(context, id),
-      photosService(db, now).ofSystem(context, id),
-      eventsService(db).ofSystem(context, id),
+      needs.parts.ofSystem(context, id),
+      needs.visits.ofSystem(context, id),
+      needs.readings.ofSystem(context, id),
+      needs.followUps.ofSystem(context, id),
+      needs.looseEnds.ofSystem(context, id),
+      needs.photos.ofSystem(context, id),
+      needs.events.ofSystem(context, id),
     ]);
     const { customer_name: customerName, address, area, kind, plate, installed_on: installedOn } = system;
     const about = { id, customerName, address, area, kind, plate, installedOn };
@@ -85,16 +98,16 @@ export function systemsService(db: Knex, now: () => Date) {
     checkYear(system.plate, now());
     checkInstalled(system, now());
     const digest = digestOf(system);
-    await db.transaction(async (trx) => {
-      if (!(await systemsStore(trx).ensureCustomer(context, system))) {
+    await transact(async ({ db: held, needs: within }) => {
+      if (!(await systemsStore(held).ensureCustomer(context, system))) {
         throw new ProblemError('id-taken', 'Another customer has this id.');
       }
-      const isNew = await systemsStore(trx).insert(context, id, system, digest);
+      const isNew = await systemsStore(held).insert(context, id, system, digest);
       if (isNew) {
-        await partsService(trx).fitFirst(context, id, system);
+        await within.parts.fitFirst(context, id, system);
         return;
       }
-      const existing = await systemsStore(trx).find(context, id);
+      const existing = await systemsStore(held).find(context, id);
       if (existing?.digest !== digest) throw new ProblemError('id-taken', 'Another system has this id.');
     });
     return detail(context, id);
@@ -111,19 +124,19 @@ export function systemsService(db: Knex, now: () => Date) {
   /** Takes a plate that was read better, and judges every part anew by it. */
   async function changePlate(context: RequestContext, id: string, asked: NewPlate): Promise<SystemDetail> {
     checkRatings(asked.plate);
-    await db.transaction(async (trx) => {
-      await holdSystem(trx, context, id);
-      const system = await systemsStore(trx).find(context, id);
+    await transact(async ({ db: held, needs: within }) => {
+      await holdSystem(held, context, id);
+      const system = await systemsStore(held).find(context, id);
       if (!system) throw notFound('system');
       checkYear(asked.plate, now());
-      await systemsStore(trx).setPlate(context, id, asked.plate);
-      await partsService(trx).followPlate(context, {
+      await systemsStore(held).setPlate(context, id, asked.plate);
+      await within.parts.followPlate(context, {
         systemId: id,
         parts: componentsFor(system.kind, asked.plate),
         ids: asked.components,
         fittedOn: system.installed_on,
       });
-      await partsService(trx).refresh(context, id, await readingsService(trx).kept(context, id), now());
+      await within.parts.refresh(context, id, await within.readings.kept(context, id), now());
     });
     return detail(context, id);
   }

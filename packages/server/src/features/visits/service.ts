@@ -1,12 +1,17 @@
-import type { NewVisit, VisitView } from '@yarnix/core';
-import type { Knex } from 'knex';
+import type { NewVisit, Plate, VisitView } from '@yarnix/core';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import { checkNotAhead, checkNotBeforeYear, checkNotLongAgo } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
+import type { On } from '../../wiring.ts';
 import { visitsStore, viewOfVisit } from './store.ts';
 
+interface Needs {
+  /** Throws not-found for what is not a system of the firm. */
+  readonly systems: { facts(context: RequestContext, id: string): Promise<{ readonly plate: Plate }> };
+}
+
 /** Rounds: starting, finding and listing them. Starting the same one twice is starting it once. */
-export function visitsService(db: Knex, now: () => Date) {
+export function visitsService({ db, now, needs }: On<Needs>) {
   const store = visitsStore(db);
 
   async function visit(context: RequestContext, id: string): Promise<VisitView> {
@@ -28,8 +33,7 @@ export function visitsService(db: Knex, now: () => Date) {
   }
 
   async function start(context: RequestContext, id: string, asked: NewVisit): Promise<VisitView> {
-    const plate = await store.plateOf(context, asked.systemId);
-    if (!plate) throw notFound('system');
+    const { plate } = await needs.systems.facts(context, asked.systemId);
     const before = await store.find(context, id);
     if (!before) {
       checkNotAhead('startedAt', asked.startedAt, now());

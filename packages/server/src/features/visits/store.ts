@@ -1,12 +1,4 @@
-import {
-  dayOf,
-  seasonOf,
-  type NewVisit,
-  type Plate,
-  type SystemKind,
-  type VisitLine,
-  type VisitView,
-} from '@yarnix/core';
+import { dayOf, seasonOf, type NewVisit, type SystemKind, type VisitLine, type VisitView } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
@@ -62,14 +54,6 @@ export const visitsStore = (db: Knex) => {
         db.raw('(select count(*)::int from readings r where r.visit_id = v.id) as readings'),
       );
   return {
-    /** The plate of one of the firm's systems; undefined when it is none. */
-    plateOf: async (context: RequestContext, systemId: string): Promise<Plate | undefined> =>
-      (
-        await db('systems')
-          .where({ firm_id: context.firmId, id: systemId })
-          .first<{ plate: Plate } | undefined>('plate')
-      )?.plate,
-
     find: (context: RequestContext, id: string): Promise<VisitRow | undefined> =>
       visits(context).where('v.id', id).first<VisitRow>('v.*', 'p.name as person_name'),
 

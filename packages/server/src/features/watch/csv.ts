@@ -5,8 +5,6 @@ import {
   STANDING_NAMES,
   SYSTEM_KIND_NAMES,
   titleOf,
-  type Because,
-  type Point,
   type WatchRow,
 } from '@yarnix/core';
 import Papa from 'papaparse';
@@ -20,8 +18,8 @@ export function watchCsv(rows: readonly WatchRow[]): string {
       'chance by the next round': row.chance.toFixed(2),
       part: SLOT_NAMES[row.slot],
       rating: row.rating ?? '',
-      reading: kind ? titleOf(kind, row.point as Point) : row.kind,
-      why: sayReason(row.because as Because).replaceAll('\u00a0', ' '),
+      reading: kind ? titleOf(kind, row.point) : row.kind,
+      why: sayReason(row.because).replaceAll('\u00a0', ' '),
       address: row.address,
       customer: row.customerName,
       area: row.area ?? '',

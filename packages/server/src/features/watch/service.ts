@@ -10,7 +10,7 @@ import {
 import PQueue from 'p-queue';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import type { Wiring } from '../../wiring.ts';
+import type { On } from '../../wiring.ts';
 import { watchCsv } from './csv.ts';
 import type { WatchFilter } from './filter.ts';
 import { changesStore } from './changes-store.ts';
@@ -27,6 +27,12 @@ export interface Asked {
   readonly snoozed?: 'only' | 'with' | undefined;
 }
 
+interface Needs {
+  readonly parts: {
+    find(context: RequestContext, id: string): Promise<{ readonly removed_on: string | null } | undefined>;
+  };
+}
+
 const WEEK_MS = 7 * 86_400_000;
 /** How many changes are told one by one. */
 const MOST_CHANGES = 30;
@@ -38,7 +44,7 @@ const lists = new PQueue({ concurrency: 1 });
 const MOST_LISTS = 12;
 
 /** The Watch: parts across all systems that are likely to fail before their next round, the most urgent first. */
-export function watchService({ db, now, log, countedEveryMs }: Pick<Wiring, 'db' | 'now' | 'log' | 'countedEveryMs'>) {
+export function watchService({ db, now, log, countedEveryMs, needs }: On<Needs>) {
   const store = watchStore(db, log);
   const around = summaries(db, countedEveryMs);
   const snoozes = snoozesStore(db);
@@ -93,7 +99,8 @@ export function watchService({ db, now, log, countedEveryMs }: Pick<Wiring, 'db'
     },
 
     async snooze(context: RequestContext, id: string, { until, reason }: Snooze): Promise<Snooze> {
-      if (!(await snoozes.isLivingPart(context, id))) throw notFound('part');
+      const part = await needs.parts.find(context, id);
+      if (part?.removed_on !== null) throw notFound('part');
       if (until <= today()) {
         const detail = 'Set aside until a day ahead of today.';
         throw new ProblemError('invalid-request', detail, [{ path: 'until', detail }]);

@@ -2,14 +2,6 @@ import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
 export const snoozesStore = (db: Knex) => ({
-  async isLivingPart(context: RequestContext, id: string): Promise<boolean> {
-    const row: unknown = await db('components')
-      .where({ firm_id: context.firmId, id })
-      .whereNull('removed_on')
-      .first('id');
-    return row !== undefined;
-  },
-
   snooze: (context: RequestContext, id: string, until: string, reason: string, at: Date) =>
     db('snoozes')
       .insert({ component_id: id, firm_id: context.firmId, person_id: context.personId, until, reason, set_at: at })

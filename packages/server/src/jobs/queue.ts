@@ -1,0 +1,84 @@
+import type { Knex } from 'knex';
+import PgBoss from 'pg-boss';
+
+/** A slice of a refit's work. */
+export interface RefitSlice {
+  readonly refitId: string;
+}
+
+/** What is done off the request path, and by which name it is queued. */
+export const QUEUES = { refits: 'refit-slices', staleFleets: 'stale-fleets' } as const;
+
+/** A slice that has not ended after so long was lost with the server that worked on it; another one takes it over, s. */
+const LOST_AFTER = 120;
+/** How often lost slices are looked for, s. */
+const LOOK_FOR_LOST = 30;
+
+export interface JobQueue {
+  /** Queues a slice of a refit as part of whatever transaction `within` is. */
+  readonly addSlice: (within: Knex, refitId: string) => Promise<void>;
+  /** The queue itself, started when it is first asked for. */
+  readonly boss: () => Promise<PgBoss>;
+  readonly stop: () => Promise<void>;
+}
+
+/** Lets the queue ask through connections of a Knex pool, or of a transaction. */
+const through = (db: Knex): PgBoss.Db => ({
+  async executeSql(text, values) {
+    const client = db.client as Knex.Client;
+    const connection = (await client.acquireConnection()) as {
+      query: (text: string, values: unknown[]) => Promise<{ rows: unknown[] }>;
+    };
+    try {
+      return await connection.query(text, values);
+    } finally {
+      await client.releaseConnection(connection);
+    }
+  },
+});
+
+/** The queue of jobs kept in the database. `keeping`: this one looks for what was lost and keeps the clock of what recurs. */
+export function jobQueue(db: Knex, { keeping = false, onError = () => undefined }: JobQueueOptions = {}): JobQueue {
+  let starting: Promise<PgBoss> | undefined;
+
+  async function start(): Promise<PgBoss> {
+    const boss = new PgBoss({
+      db: through(db),
+      supervise: keeping,
+      schedule: keeping,
+      maintenanceIntervalSeconds: LOOK_FOR_LOST,
+    });
+    boss.on('error', onError);
+    await boss.start();
+    await boss.createQueue(QUEUES.refits, {
+      name: QUEUES.refits,
+      expireInSeconds: LOST_AFTER,
+      retryLimit: 5,
+      retentionHours: 24,
+    });
+    await boss.createQueue(QUEUES.staleFleets, { name: QUEUES.staleFleets, policy: 'short', retryLimit: 0 });
+    return boss;
+  }
+  const boss = (): Promise<PgBoss> => {
+    starting ??= start().catch((error: unknown) => {
+      // The database may be back by the next time.
+      starting = undefined;
+      throw error;
+    });
+    return starting;
+  };
+  return {
+    boss,
+    addSlice: async (within, refitId) => {
+      await (await boss()).send(QUEUES.refits, { refitId } satisfies RefitSlice, { db: through(within) });
+    },
+    stop: async () => {
+      await (await starting?.catch(() => undefined))?.stop({ graceful: true, timeout: 2000, wait: true });
+    },
+  };
+}
+
+interface JobQueueOptions {
+  readonly keeping?: boolean;
+  readonly onError?: (error: Error) => void;
+}
