@@ -63,6 +63,8 @@ await runMain(async () => {
       step('format', 'npx', ['prettier', '--check', '.'], asOne),
       step('lint', 'npx', ['eslint', '.'], asOne),
       step('types', 'npx', ['tsc', '-b'], asOne),
+      step('arrows', 'npm', ['run', '--silent', 'arrows'], asOne),
+      step('unused', 'npm', ['run', '--silent', 'unused'], asOne),
       jest('core', {}),
       jest('server', database),
       jest('web', {}),

@@ -229,7 +229,7 @@ export async function putBackAll(page: Page): Promise<number> {
     const like = async () => (await buttons.allTextContents()).filter((text) => text === name).length;
     const before = await like();
     await buttons.first().click();
-    await expect.poll(like, { message: `${name} put back` }).toBeLessThan(before);
+    await expect.poll(like, { intervals: [20, 40, 80, 160], message: `${name} put back` }).toBeLessThan(before);
     count += 1;
   }
   return count;

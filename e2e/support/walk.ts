@@ -31,6 +31,9 @@ async function fillTheRest(scope: Locator): Promise<void> {
   }
 }
 
+/** A screen answers within a frame or two: it is looked at often. */
+const OFTEN = { intervals: [20, 20, 40, 80, 160] };
+
 /** Takes one reading: as it should be where that is one tap, else from the probes, else typed and chosen. */
 async function takeField(page: Page, scope: Locator): Promise<'usual' | 'entered'> {
   const usual = isPhone(page) ? page.locator('[data-usual]') : scope.locator('[data-usual]');
@@ -71,11 +74,11 @@ async function leaveField(page: Page, next: Locator, isLeft: () => Promise<boole
     else await next.click();
     // A press that shows nothing for so long was lost on the way, and may be made again.
     await expect
-      .poll(async () => (await isLeft()) || (await standing(page)) !== before, { timeout: 6000 })
+      .poll(async () => (await isLeft()) || (await standing(page)) !== before, { ...OFTEN, timeout: 6000 })
       .toBe(true)
       .catch(() => undefined);
     // A reading is taken first, and left a moment later.
-    const left = expect.poll(isLeft, { timeout: 600, intervals: [50] }).toBe(true);
+    const left = expect.poll(isLeft, { timeout: 250, intervals: [20] }).toBe(true);
     if (
       await left.then(
         () => true,
@@ -109,7 +112,7 @@ async function walkStopWide(page: Page): Promise<void> {
         (await isDone()) || !(await row.evaluateAll((list) => list.some((e) => e.contains(document.activeElement))));
       await leaveField(page, pad, isLeft);
     }
-    await expect.poll(isDone, { message: `${place} taken` }).toBe(true);
+    await expect.poll(isDone, { ...OFTEN, message: `${place} taken` }).toBe(true);
     if (page.url() !== url) return;
   }
 }
@@ -131,7 +134,7 @@ async function walkStopPhone(page: Page, last: string): Promise<void> {
       await putBackAll(page);
       const before = page.url();
       await tail.click();
-      await expect.poll(() => page.url()).not.toBe(before);
+      await expect.poll(() => page.url(), OFTEN).not.toBe(before);
       continue;
     }
     const url = page.url();
@@ -140,7 +143,7 @@ async function walkStopPhone(page: Page, last: string): Promise<void> {
     else if ((await takeField(page, field)) === 'entered') {
       await leaveField(page, next, () => Promise.resolve(page.url() !== url));
     }
-    await expect.poll(() => page.url(), { message: `stuck at ${url} (${last})` }).not.toBe(url);
+    await expect.poll(() => page.url(), { ...OFTEN, message: `stuck at ${url} (${last})` }).not.toBe(url);
   }
 }
 
@@ -178,7 +181,7 @@ export async function walkRound(page: Page, outdoor: string): Promise<string[]> 
     if (await restore.isVisible()) await putBackAll(page);
     const url = page.url();
     await page.getByRole('button', { name: /^To the (next stop|close)$/ }).click();
-    await expect.poll(() => page.url()).not.toBe(url);
+    await expect.poll(() => page.url(), OFTEN).not.toBe(url);
   }
   throw new Error(`the round does not come to its end: ${walked.join(', ')}`);
 }

@@ -111,6 +111,6 @@ export async function runSlice(running: Running): Promise<boolean> {
   }
   await note(running, { state: 'judging', total: ids.length });
   const came = await judgeSome(running, ids, policy, prior);
-  if (came !== 'more') await note(running, { state: came, wish: null, ended_at: new Date() } as Partial<RefitRow>);
+  if (came !== 'more') await note(running, { state: came, wish: null, ended_at: new Date() });
   return came === 'more';
 }

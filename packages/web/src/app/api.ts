@@ -1,5 +1,11 @@
-import { problemSchema, type Problem } from '@yarnix/core';
+import type { Problem } from '@yarnix/core';
 import type { z } from 'zod';
+import type * as ReplySchemas from './replies.ts';
+
+type Replies = typeof ReplySchemas;
+
+/** Fetches what checks the server's answers; once for all. */
+export const replies = (): Promise<Replies> => import('./replies.ts');
 
 /** The server answered that it will not do it, and why. */
 export class ApiProblem extends Error {
@@ -34,7 +40,9 @@ async function troubleFrom(response: Response): Promise<ApiProblem | NoAnswer> {
   if (PASSES.has(response.status)) {
     return new NoAnswer(`The server answered ${response.status}.`, retryAfterOf(response));
   }
-  const read = problemSchema.safeParse(await response.json().catch(() => undefined));
+  const json: unknown = await response.json().catch(() => undefined);
+  const { problemSchema } = await replies();
+  const read = problemSchema.safeParse(json);
   if (read.success) return new ApiProblem(read.data);
   const detail = `The server answered ${response.status} without a reason.`;
   const base = { type: 'about:blank', title: 'The server did not take it', code: 'no-reason' };
@@ -62,8 +70,14 @@ async function ask(path: string, init: RequestInit): Promise<unknown> {
   return json;
 }
 
-export async function get<S extends z.ZodType>(path: string, schema: S, signal?: AbortSignal): Promise<z.output<S>> {
-  return schema.parse(await ask(path, signal ? { signal } : {}));
+/** Asks for what is at a path, and holds the answer against its schema. */
+export async function get<Name extends keyof Replies>(
+  path: string,
+  reply: Name,
+  signal?: AbortSignal,
+): Promise<z.output<Replies[Name]>> {
+  const [json, schemas] = await Promise.all([ask(path, signal ? { signal } : {}), replies()]);
+  return schemas[reply].parse(json) as z.output<Replies[Name]>;
 }
 
 /** Asks for something to begin or to be taken away; the reply is not needed. */

@@ -1,13 +1,13 @@
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
 import { RouterProvider } from 'react-router/dom';
 import { startSending } from '../field/outbox.ts';
-import { noteRefusal } from '../field/rounds.ts';
 import { persistOptions, queryClient } from './query-client.ts';
 import { router } from './router.tsx';
 
 startSending(
   () => void queryClient.invalidateQueries(),
-  (refused, why) => noteRefusal(refused.visitId, refused.id, why),
+  // Nothing is refused on most days: what knows of rounds is fetched when something is.
+  async (refused, why) => (await import('../field/rounds.ts')).noteRefusal(refused.visitId, refused.id, why),
 );
 
 export const App = () => (

@@ -1,58 +1,47 @@
-import {
-  followUpsPageSchema,
-  latestRefitSchema,
-  probeFaultsSchema,
-  sessionSchema,
-  systemDetailSchema,
-  systemsPageSchema,
-  visitsPageSchema,
-  watchChangesSchema,
-  watchPageSchema,
-} from '@yarnix/core';
 import { queryOptions } from '@tanstack/react-query';
 import { get } from './api.ts';
 
 /** Every question the screens ask of the server, by one key each. */
 export const queries = {
   session: () =>
-    queryOptions({ queryKey: ['session'], queryFn: ({ signal }) => get('/api/session', sessionSchema, signal) }),
+    queryOptions({ queryKey: ['session'], queryFn: ({ signal }) => get('/api/session', 'sessionSchema', signal) }),
   systems: (search: string) =>
     queryOptions({
       queryKey: ['systems', search],
-      queryFn: ({ signal }) => get(`/api/systems?${search}`, systemsPageSchema, signal),
+      queryFn: ({ signal }) => get(`/api/systems?${search}`, 'systemsPageSchema', signal),
       placeholderData: (previous) => previous,
     }),
   system: (id: string) =>
     queryOptions({
       queryKey: ['system', id],
-      queryFn: ({ signal }) => get(`/api/systems/${id}`, systemDetailSchema, signal),
+      queryFn: ({ signal }) => get(`/api/systems/${id}`, 'systemDetailSchema', signal),
     }),
   visits: () =>
-    queryOptions({ queryKey: ['visits'], queryFn: ({ signal }) => get('/api/visits', visitsPageSchema, signal) }),
+    queryOptions({ queryKey: ['visits'], queryFn: ({ signal }) => get('/api/visits', 'visitsPageSchema', signal) }),
   probeFaults: () =>
     queryOptions({
       queryKey: ['probe-faults'],
-      queryFn: ({ signal }) => get('/api/probes/faults', probeFaultsSchema, signal),
+      queryFn: ({ signal }) => get('/api/probes/faults', 'probeFaultsSchema', signal),
     }),
   followUps: () =>
     queryOptions({
       queryKey: ['follow-ups'],
-      queryFn: ({ signal }) => get('/api/follow-ups', followUpsPageSchema, signal),
+      queryFn: ({ signal }) => get('/api/follow-ups', 'followUpsPageSchema', signal),
     }),
   watchChanges: () =>
     queryOptions({
       queryKey: ['watch', 'changes'],
-      queryFn: ({ signal }) => get('/api/watch/changes', watchChangesSchema, signal),
+      queryFn: ({ signal }) => get('/api/watch/changes', 'watchChangesSchema', signal),
     }),
   refit: () =>
     queryOptions({
       queryKey: ['refit'],
-      queryFn: ({ signal }) => get('/api/refits/latest', latestRefitSchema, signal),
+      queryFn: ({ signal }) => get('/api/refits/latest', 'latestRefitSchema', signal),
     }),
   watch: (search: string) =>
     queryOptions({
       queryKey: ['watch', search],
-      queryFn: ({ signal }) => get(`/api/watch?${search}`, watchPageSchema, signal),
+      queryFn: ({ signal }) => get(`/api/watch?${search}`, 'watchPageSchema', signal),
       placeholderData: (previous) => previous,
     }),
 };

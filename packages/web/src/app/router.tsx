@@ -1,53 +1,46 @@
+import type { ComponentType } from 'react';
 import { createBrowserRouter, Navigate } from 'react-router';
-import { RoundsScreen } from '../places/round/rounds-screen.tsx';
-import { NewSystemScreen } from '../places/systems/new-system-screen.tsx';
-import { SystemsScreen } from '../places/systems/systems-screen.tsx';
-import { SystemScreen } from '../places/system/system-screen.tsx';
-import { WatchScreen } from '../places/watch/watch-screen.tsx';
 import { CrashScreen, NowhereScreen } from './states.tsx';
 import { Shell } from './shell.tsx';
+
+/** A place that is fetched when somebody goes there: nobody waits for the code of another one. */
+const place = (path: string, load: () => Promise<ComponentType>) => ({
+  path,
+  lazy: async () => ({ Component: await load() }),
+});
 
 export const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <CrashScreen />,
+    // Until the first place has come, the page is as it was sent.
+    HydrateFallback: () => null,
     children: [
       { index: true, element: <Navigate to="/watch" replace /> },
-      { path: 'watch', element: <WatchScreen /> },
-      { path: 'rounds', element: <RoundsScreen /> },
-      { path: 'systems', element: <SystemsScreen /> },
-      { path: 'systems/new', element: <NewSystemScreen /> },
-      { path: 'systems/:systemId', element: <SystemScreen /> },
-      {
-        path: 'systems/:systemId/plate',
-        lazy: async () => ({ Component: (await import('../places/systems/plate-screen.tsx')).PlateScreen }),
-      },
-      {
-        path: 'refrigerants',
-        lazy: async () => ({
-          Component: (await import('../places/systems/refrigerants-screen.tsx')).RefrigerantsScreen,
-        }),
-      },
-      {
-        path: 'systems/:systemId/rounds/:visitId/summary',
-        lazy: async () => ({ Component: (await import('../places/round/close/summary-screen.tsx')).SummaryScreen }),
-      },
-      {
-        path: 'systems/:systemId/threads/:componentId/:kind/:point',
-        lazy: async () => ({ Component: (await import('../places/thread/thread-screen.tsx')).ThreadScreen }),
-      },
-      {
-        path: 'systems/:systemId/rounds/:visitId/close',
-        lazy: async () => ({ Component: (await import('../places/round/close/close-screen.tsx')).CloseScreen }),
-      },
-      {
-        path: 'systems/:systemId/rounds/:visitId/:stopId',
-        lazy: async () => ({ Component: (await import('../places/round/round-screen.tsx')).RoundScreen }),
-      },
-      {
-        path: 'waiting',
-        lazy: async () => ({ Component: (await import('../places/waiting/waiting-screen.tsx')).WaitingScreen }),
-      },
+      place('watch', async () => (await import('../places/watch/watch-screen.tsx')).WatchScreen),
+      place('rounds', async () => (await import('../places/round/rounds-screen.tsx')).RoundsScreen),
+      place('systems', async () => (await import('../places/systems/systems-screen.tsx')).SystemsScreen),
+      place('systems/new', async () => (await import('../places/systems/new-system-screen.tsx')).NewSystemScreen),
+      place('systems/:systemId', async () => (await import('../places/system/system-screen.tsx')).SystemScreen),
+      place('systems/:systemId/plate', async () => (await import('../places/systems/plate-screen.tsx')).PlateScreen),
+      place('refrigerants', async () => (await import('../places/systems/refrigerants-screen.tsx')).RefrigerantsScreen),
+      place(
+        'systems/:systemId/threads/:componentId/:kind/:point',
+        async () => (await import('../places/thread/thread-screen.tsx')).ThreadScreen,
+      ),
+      place(
+        'systems/:systemId/rounds/:visitId/summary',
+        async () => (await import('../places/round/close/summary-screen.tsx')).SummaryScreen,
+      ),
+      place(
+        'systems/:systemId/rounds/:visitId/close',
+        async () => (await import('../places/round/close/close-screen.tsx')).CloseScreen,
+      ),
+      place(
+        'systems/:systemId/rounds/:visitId/:stopId',
+        async () => (await import('../places/round/round-screen.tsx')).RoundScreen,
+      ),
+      place('waiting', async () => (await import('../places/waiting/waiting-screen.tsx')).WaitingScreen),
       { path: '*', element: <NowhereScreen /> },
     ],
   },

@@ -1,7 +1,7 @@
 import { Check, CloudOff, CloudUpload, TriangleAlert } from 'lucide-react';
 import { Link } from 'react-router';
 import type { OutboxState } from './outbox.ts';
-import { useOutbox } from './use-round.ts';
+import { useOutbox } from './use-outbox.ts';
 
 function stateOf({ waiting, aside, reachable }: OutboxState) {
   if (aside.length > 0) return { Icon: TriangleAlert, words: `${aside.length} not taken`, look: 'text-act' };

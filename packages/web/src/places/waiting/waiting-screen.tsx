@@ -4,10 +4,12 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { queries } from '../../app/queries.ts';
 import { editAgain, takeBack, tryAgain } from '../../field/decide.ts';
-import { carriedBy, outgoingWords, readingIn, type Outgoing } from '../../field/outgoing.ts';
+import { carriedBy, readingIn, type Outgoing } from '../../field/outgoing.ts';
+import { outgoingWords } from '../../field/outgoing-words.ts';
 import { somethingToSend } from '../../field/outbox.ts';
 import { waitsFor, type SetAside } from '../../field/set-aside.ts';
-import { useOutbox, useRoundRecord } from '../../field/use-round.ts';
+import { useOutbox } from '../../field/use-outbox.ts';
+import { useRoundRecord } from '../../field/use-round.ts';
 import { Button } from '../../kit/button.tsx';
 import { fieldOf } from './where.ts';
 

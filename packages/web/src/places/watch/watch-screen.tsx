@@ -7,7 +7,7 @@ import { Failed, Loading } from '../../app/states.tsx';
 import { Button } from '../../kit/button.tsx';
 import { FleetLearned } from './fleet-learned.tsx';
 import { partName } from './part-name.ts';
-import { useSnooze } from './set-aside.tsx';
+import { useSnooze } from './use-snooze.ts';
 import { useRowKeys } from './use-row-keys.ts';
 import { VanLoad } from './van-load.tsx';
 import { FILTERS, WatchFilters } from './watch-filters.tsx';

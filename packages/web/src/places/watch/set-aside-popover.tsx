@@ -1,0 +1,98 @@
+import { dayOf, isoOf, nextRoundAfter, type WatchRow } from '@yarnix/core';
+import { useQuery } from '@tanstack/react-query';
+import { Popover } from 'radix-ui';
+import { useState, type FormEvent, type ReactNode } from 'react';
+import { queries } from '../../app/queries.ts';
+import { Button } from '../../kit/button.tsx';
+import { Field } from '../../kit/field.tsx';
+import { partName } from './part-name.ts';
+import { useSnooze } from './use-snooze.ts';
+
+function Form({ row, onDone }: { row: WatchRow; onDone: () => void }) {
+  const session = useQuery(queries.session());
+  const today = dayOf(new Date().toISOString());
+  const next = session.data ? nextRoundAfter(today, session.data.firm.policy) : today + 150;
+  const [until, setUntil] = useState(isoOf(next));
+  const [reason, setReason] = useState('');
+  const { snooze } = useSnooze();
+  const choices = [
+    { label: 'Two weeks', day: today + 14 },
+    { label: 'Six weeks', day: today + 42 },
+    { label: 'Next round', day: next },
+  ];
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    snooze.mutate({ id: row.componentId, until, reason: reason.trim() }, { onSuccess: onDone });
+  };
+  return (
+    <form onSubmit={submit} className="grid gap-3">
+      <p className="font-bold">Set {partName(row)} aside</p>
+      <Field
+        label="Because"
+        value={reason}
+        maxLength={200}
+        autoFocus
+        autoComplete="off"
+        onChange={(e) => setReason(e.target.value)}
+      />
+      <div className="flex flex-wrap gap-2">
+        {choices.map(({ label, day }) => (
+          <button
+            key={label}
+            type="button"
+            aria-pressed={until === isoOf(day)}
+            onClick={() => setUntil(isoOf(day))}
+            className="min-h-12 rounded-[4px] border-[1.5px] border-rule-strong px-3 font-semibold aria-pressed:border-copper aria-pressed:bg-copper aria-pressed:text-on-copper"
+          >
+            {label}
+          </button>
+        ))}
+      </div>
+      <Field
+        label="Until"
+        type="date"
+        value={until}
+        min={isoOf(today + 1)}
+        onChange={(e) => setUntil(e.target.value)}
+      />
+      {snooze.error && <p className="font-semibold text-act">{snooze.error.message}</p>}
+      <Button type="submit" look="main" disabled={reason.trim().length < 3 || snooze.isPending}>
+        Set aside
+      </Button>
+    </form>
+  );
+}
+
+/** The question that sets a part aside, open at the button that asks it. */
+export default function SetAsidePopover({
+  row,
+  trigger,
+  onDone,
+}: {
+  row: WatchRow;
+  trigger: ReactNode;
+  onDone: () => void;
+}) {
+  const [isOpen, setOpen] = useState(true);
+  return (
+    <Popover.Root open={isOpen} onOpenChange={setOpen}>
+      <Popover.Trigger asChild>{trigger}</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          collisionPadding={12}
+          aria-label="Set aside"
+          className="z-20 w-[330px] rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-4 shadow-lg"
+        >
+          <Form
+            row={row}
+            onDone={() => {
+              setOpen(false);
+              onDone();
+            }}
+          />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
