@@ -13,7 +13,7 @@ const FLOORS = [
   'probe',
   'readings/contract',
   'readings/(?!contract)',
-  'judgement',
+  'judgment',
   'round',
   'http',
   'fieldwork',

@@ -79,7 +79,7 @@ test('a phone that loses its signal amid a stream, and one that reads no more, c
     point: 'herm',
     method: 'bench',
     input: 'microfarads',
-    season: 'autumn',
+    season: 'fall',
   }).toString();
   const { port } = new URL(alone.address);
   const stalled = await Promise.all(

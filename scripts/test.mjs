@@ -34,7 +34,7 @@ async function runSteps(steps) {
     const { code, output } = await runAndRead(command, args, {
       env: { ...process.env, FORCE_COLOR: '0', NO_COLOR: '1', ...env },
     });
-    // eslint-disable-next-line no-control-regex -- colour codes would hide the runners' closing lines
+    // eslint-disable-next-line no-control-regex -- color codes would hide the runners' closing lines
     const { passed, failed } = count(output.replace(/\x1b\[[0-9;]*m/g, ''), code);
     const ranNothing = passed + failed === 0;
     if (ranNothing) say(`${name} ran no test, which counts as a failure`);

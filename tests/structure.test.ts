@@ -10,7 +10,7 @@ const core = join(root, 'packages/core/src');
 const walk = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
     const path = join(folder, entry.name);
-    return entry.isDirectory() ? walk(path) : /\.ts$/.test(entry.name) && !entry.name.endsWith('.d.ts') ? [path] : [];
+    return entry.isDirectory() ? walk(path) : entry.name.endsWith('.ts') && !entry.name.endsWith('.d.ts') ? [path] : [];
   });
 const production = walk(core).filter((file) => !file.endsWith('.test.ts'));
 const short = (file: string): string => relative(root, file);

@@ -25,7 +25,7 @@ async function fillTheRest(scope: Locator): Promise<void> {
     const choice = scope.getByRole('radio', { name: label, exact: true });
     if (await choice.isVisible()) await choice.click();
   }
-  for (const event of ['Valve shifts', 'Outdoor fan stops', 'Compressor keeps running', 'Back-up heat on']) {
+  for (const event of ['Valve shifts', 'Outdoor fan stops', 'Compressor keeps running', 'Auxiliary heat on']) {
     const choice = scope.getByRole('button', { name: event, exact: true });
     if ((await choice.count()) > 0 && (await choice.getAttribute('aria-pressed')) === 'false') await choice.click();
   }

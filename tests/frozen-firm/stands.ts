@@ -39,7 +39,7 @@ const OF_CAPACITORS: Readonly<Record<string, string>> = {
 function thawed({ finding, ...reading }: FrozenReading): Reading {
   const codes = finding === null ? [] : finding.split(',');
   const isCapacitor = reading.kind === 'run-capacitor-capacitance';
-  return { ...reading, findings: codes.map((code) => (isCapacitor && OF_CAPACITORS[code]) || code) };
+  return { ...reading, findings: codes.map((code) => (isCapacitor ? OF_CAPACITORS[code] : undefined) ?? code) };
 }
 
 export const readJson = (name: string): unknown =>

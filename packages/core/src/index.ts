@@ -38,7 +38,7 @@ export { readPressureTable, type PressurePoint, type PressureTables } from './tr
 export { REFRIGERANTS } from './trade/refrigerant/refrigerants.ts';
 export { saturationPressure } from './trade/refrigerant/saturation.ts';
 export { targetSuperheat } from './trade/refrigerant/superheat.ts';
-export type { Judgement } from './verdict/judgement.ts';
+export type { Judgment } from './verdict/judgment.ts';
 export { DEFAULT_POLICY, POLICIES, policyFrom, type Policy } from './verdict/policy.ts';
 export type { Because } from './verdict/reasons.ts';
 export {
@@ -63,7 +63,7 @@ export type { ReadingKind } from './readings/contract/kind.ts';
 export { isNumeric, type JudgedReading, type Reading, type ThreadReading } from './readings/contract/reading.ts';
 export { chosenIn } from './readings/contract/window.ts';
 export { methodOf, numericKind, placesOn, READING_KINDS, readingKind, titleOf, titleOn } from './readings/registry.ts';
-export { askOf } from './judgement/asks.ts';
+export { askOf } from './judgment/asks.ts';
 export {
   assessSystem,
   byThread,
@@ -74,10 +74,10 @@ export {
   type PartAssessment,
   type SystemThread,
   type ThreadMemo,
-} from './judgement/assess-system.ts';
-export { EVENT_KINDS, EVENTS, type EventKind, type SystemEvent } from './judgement/events.ts';
-export { inlineThread, NO_THREAD, type InlineThreadData } from './judgement/inline-thread.ts';
-export { judge } from './judgement/judge.ts';
+} from './judgment/assess-system.ts';
+export { EVENT_KINDS, EVENTS, type EventKind, type SystemEvent } from './judgment/events.ts';
+export { inlineThread, NO_THREAD, type InlineThreadData } from './judgment/inline-thread.ts';
+export { judge } from './judgment/judge.ts';
 export {
   believedThrough,
   learnPrior,
@@ -86,10 +86,10 @@ export {
   someOf,
   threadOutlook,
   type Thread,
-} from './judgement/thread-outlook.ts';
-export type { ThreadState } from './judgement/thread-state.ts';
-export { threadsOfSystem } from './judgement/threads-of-system.ts';
-export { servesIn } from './judgement/urgency.ts';
+} from './judgment/thread-outlook.ts';
+export type { ThreadState } from './judgment/thread-state.ts';
+export { threadsOfSystem } from './judgment/threads-of-system.ts';
+export { servesIn } from './judgment/urgency.ts';
 export { STANDING_CAUTION } from './round/cautions.ts';
 export {
   isLoose,

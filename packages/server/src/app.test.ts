@@ -63,7 +63,7 @@ test('scripts from elsewhere are not allowed to run', async () => {
   expect(headers['x-powered-by']).toBeUndefined();
 });
 
-test('the catalogue of problems and its page say the same', () => {
+test('the catalog of problems and its page say the same', () => {
   const page = readFileSync(join(import.meta.dirname, '../../../docs/problems.md'), 'utf8');
   const told = [...page.matchAll(/^## `([\w-]+)` \((\d+)\)$/gm)].map((m) => [m[1], Number(m[2])]);
   expect(told).toEqual(Object.entries(PROBLEMS).map(([code, { status }]) => [code, status]));

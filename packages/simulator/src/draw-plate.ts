@@ -30,7 +30,7 @@ function hideSome(random: Random, plate: Plate): Plate {
 /** How far the outdoor coil boils below the air in heating, and how hot the indoor coil condenses, °F. */
 export const heatingSaturation = (outdoorF: number) => ({ evaporating: outdoorF - 13, condensing: 92 + outdoorF / 4 });
 
-/** A maker's heating chart as it is printed inside the panel: whole psig every 10 °F. */
+/** A manufacturer's heating chart as it is printed inside the panel: whole psig every 10 °F. */
 function heatingChart(refrigerant: string): NonNullable<Plate['heatingChart']> {
   return [20, 30, 40, 50, 60, 70].map((outdoorF) => {
     const { evaporating, condensing } = heatingSaturation(outdoorF);

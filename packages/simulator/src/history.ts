@@ -255,7 +255,7 @@ function visitOn(making: Making, day: Day, options: HistoryOptions): void {
   visit.closedAt = new Date(started + (visiting.minute + random.whole(3, 12)) * 60_000).toISOString();
 }
 
-/** The days of spring and autumn rounds over the last `years` years, the last of them not after `asOf`. */
+/** The days of spring and fall rounds over the last `years` years, the last of them not after `asOf`. */
 function roundDays(random: Random, asOf: Day, years: number): Day[] {
   const days: Day[] = [];
   const endYear = Number(isoOf(asOf).slice(0, 4));

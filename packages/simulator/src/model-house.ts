@@ -13,7 +13,7 @@ export const FAULTS = {
   'sensor-warm': 'Coil sensor reads warm',
   'contact-pitted': 'Contactor pitted',
   'coil-jumps': 'Contactor coil failing',
-  'no-defrost-heat': 'No back-up heat in defrost',
+  'no-defrost-heat': 'No auxiliary heat in defrost',
 } as const;
 export type Fault = keyof typeof FAULTS;
 

@@ -25,7 +25,7 @@ export interface Scene {
   readonly parts: readonly (Component & { id: string })[];
   readonly installedOn: Day;
   readonly day: Day;
-  readonly season: 'spring' | 'autumn';
+  readonly season: 'spring' | 'fall';
   readonly outdoorF: number;
   readonly faults: ReadonlySet<Fault>;
 }
@@ -88,7 +88,7 @@ function cfmOf(scene: Scene): number {
 /** Air into and out of the indoor unit, °F. */
 function airOf(scene: Scene) {
   const { house } = scene;
-  if (scene.season === 'autumn') {
+  if (scene.season === 'fall') {
     const returnF = 69.4;
     const kilowatts = elementAmps(scene, 'total') * (house.lineVolts / 1000);
     const gas = house.gasRiseF * (house.cfm / cfmOf(scene));
@@ -184,7 +184,7 @@ function defrostTruth(scene: Scene, { input }: Held): True {
   const run: Record<string, True> = {
     startF: Math.min(31, scene.outdoorF - 12),
     seen: ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs'].concat(
-      scene.faults.has('no-defrost-heat') ? [] : ['back-up-heat-on'],
+      scene.faults.has('no-defrost-heat') ? [] : ['auxiliary-heat-on'],
     ),
     seconds: 60 * scene.house.defrostMinutes,
     endF: ends + 1,
@@ -228,7 +228,7 @@ function contactTruth(scene: Scene, { point, input, method }: Held): number {
 
 /** The control circuit with nothing wrong: 24 V all along it, the coil thermostat open on a coil that is not cold. */
 function chainTruth(scene: Scene, { input }: Held): number {
-  const coilF = scene.season === 'autumn' ? scene.outdoorF - 16 : scene.outdoorF + 22;
+  const coilF = scene.season === 'fall' ? scene.outdoorF - 16 : scene.outdoorF + 22;
   if (input === 'coilF') return coilF;
   return input === 'sensor-return' && coilF > 32 ? 0.2 : 25.6;
 }

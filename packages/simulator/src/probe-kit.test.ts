@@ -99,7 +99,7 @@ test('faults show where a technician would see them', () => {
   const herm = (scene: Scene) => number(scene, 'run-capacitor-capacitance', 'run-capacitor', 'herm', 'microfarads');
   expect(herm(sceneOf(['weak-herm']))).toBeLessThanOrEqual(0.82 * 40);
   const amps = (scene: Scene) => number(scene, 'heater-amps', 'electric-heat', 'total', 'amps');
-  expect(amps(sceneOf(['element-open'], 'autumn'))).toBeLessThan(0.75 * amps(sceneOf([], 'autumn')));
+  expect(amps(sceneOf(['element-open'], 'fall'))).toBeLessThan(0.75 * amps(sceneOf([], 'fall')));
 });
 
 test('a failing coil never settles', () => {
@@ -109,7 +109,7 @@ test('a failing coil never settles', () => {
 });
 
 test('OL is streamed as such', () => {
-  const scene = sceneOf([], 'autumn', 'ductless-heat-pump');
+  const scene = sceneOf([], 'fall', 'ductless-heat-pump');
   const held = heldAt(scene, 'base-pan-heater-ohms', 'base-pan-heater', 'ground', 'ohms');
   expect(listen(scene, held, 'Ω', 900, 2).every((s) => s.value === Infinity)).toBe(true);
 });

@@ -59,7 +59,7 @@ test('a slipped decimal is confirmed and then corrected', () => {
 
 test('every reading is at a place its part has', () => {
   for (const system of systems) {
-    const plan = (['spring', 'autumn'] as const).flatMap((season) =>
+    const plan = (['spring', 'fall'] as const).flatMap((season) =>
       planRound({ systemKind: system.kind, plate: system.plate, components: system.parts, season }).flatMap(
         (s) => s.readings,
       ),

@@ -27,5 +27,5 @@ export function capacitanceAfter(wear: SectionWear, years: number, rated: number
 }
 
 /** Outdoor air on the day of a round, °F. */
-export const outdoorOn = (random: Random, season: 'spring' | 'autumn'): number =>
+export const outdoorOn = (random: Random, season: 'spring' | 'fall'): number =>
   Math.round(season === 'spring' ? random.normal(79, 5) : random.normal(52, 6));

@@ -12,7 +12,7 @@ const amount = (low: number, high: number, unit: string) => number(low, high, un
 const count = (most: number) =>
   z.number({ error: 'must be a whole number' }).int('a whole number').min(1).max(most, `at most ${most}`).optional();
 
-/** One point of a maker's heating chart: outdoor air °F, and what the gauges should show, psig. */
+/** One point of a manufacturer's heating chart: outdoor air °F, and what the gauges should show, psig. */
 export const chartPointSchema = z.object({
   outdoorF: number(-40, 80, '°F'),
   suctionPsig: amount(0, 400, 'psig'),
@@ -26,7 +26,7 @@ export const sensorPointSchema = z.object({ fahrenheit: number(-60, 250, '°F'),
 export const wireNoteSchema = z.object({
   on: z.string().trim().min(1, 'on what?').max(40, 'at most 40 characters'),
   lug: z.string().trim().max(30, 'at most 30 characters'),
-  colour: z.string().trim().max(40, 'at most 40 characters'),
+  color: z.string().trim().max(40, 'at most 40 characters'),
 });
 
 /**

@@ -1,13 +1,13 @@
 import type { Point } from '../equipment/component.ts';
 import type { SystemDetail } from '../http/systems.ts';
-import { byThread, type SystemThread } from '../judgement/assess-system.ts';
-import { threadState } from '../judgement/thread-state.ts';
+import { byThread, type SystemThread } from '../judgment/assess-system.ts';
+import { threadState } from '../judgment/thread-state.ts';
 import { dayOf } from '../quantity/day.ts';
 import type { ReadingKind } from '../readings/contract/kind.ts';
 import { dated } from '../readings/contract/reading.ts';
 import { readingKind } from '../readings/registry.ts';
 import { whatChanged, type Change, type ThreadAtClose } from '../round/what-changed.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 import { severityOf } from '../verdict/standing.ts';
 import type { RoundComponent, RoundReading } from './round-parts.ts';
 import type { RoundView } from './round-view.ts';
@@ -16,7 +16,7 @@ export interface RoundChange extends Change {
   readonly kind: ReadingKind;
   readonly point: Point;
   readonly component: RoundComponent;
-  readonly lead: Judgement;
+  readonly lead: Judgment;
 }
 
 type Thread = SystemThread<RoundReading, RoundComponent>;

@@ -96,8 +96,13 @@ export const newRound = (
 export const completed = (kept: RoundRecord): RoundRecord => ({
   ...newRound(kept.visitId, kept.systemId, kept.startedAt),
   ...kept,
+  ...seasonNow(kept),
   readings: kept.readings.map((one: Before) => ({ ...one, findings: one.findings ?? findingsBefore(one) })),
 });
+
+/** The fall was kept by another name before. */
+const seasonNow = ({ season }: { season?: string | null }): { season?: 'fall' } =>
+  season === 'autumn' ? { season: 'fall' } : {};
 
 /** A reading as any version has kept it. */
 type Before = Omit<LocalReading, 'findings'> & { findings?: readonly string[]; finding?: string | null };

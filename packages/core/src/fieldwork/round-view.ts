@@ -1,4 +1,4 @@
-import type { Assessment } from '../judgement/assess-system.ts';
+import type { Assessment } from '../judgment/assess-system.ts';
 import type { Because, Refusal } from '../verdict/reasons.ts';
 import type { OutdoorProblem } from './visit-conditions.ts';
 import type { About, Inputs } from '../readings/contract/entry.ts';
@@ -7,13 +7,13 @@ import type { Day } from '../quantity/day.ts';
 import type { EntryCheck } from '../readings/check-entry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
 import type { FollowUpView } from '../http/rounds.ts';
-import type { InlineThreadData } from '../judgement/inline-thread.ts';
+import type { InlineThreadData } from '../judgment/inline-thread.ts';
 import type { PlannedReading, Stop } from '../round/plan-round.ts';
 import type { Policy } from '../verdict/policy.ts';
 import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
 import type { Season } from '../quantity/season.ts';
-import type { SystemEvent } from '../judgement/events.ts';
-import type { Verdict } from '../judgement/judge.ts';
+import type { SystemEvent } from '../judgment/events.ts';
+import type { Verdict } from '../judgment/judge.ts';
 import type { LocalFollowUp } from './round-record.ts';
 import type { RoundComponent, RoundReading } from './round-parts.ts';
 

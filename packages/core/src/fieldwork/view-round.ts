@@ -1,10 +1,10 @@
 import { POINTS } from '../equipment/component.ts';
 import type { SystemDetail } from '../http/systems.ts';
-import { assessSystem, byThread, companionsOf, countingReadings, threadKey } from '../judgement/assess-system.ts';
-import type { SystemEvent } from '../judgement/events.ts';
-import { inlineThread, NO_THREAD, type InlineThreadData } from '../judgement/inline-thread.ts';
-import { judge, type Verdict } from '../judgement/judge.ts';
-import { threadState } from '../judgement/thread-state.ts';
+import { assessSystem, byThread, companionsOf, countingReadings, threadKey } from '../judgment/assess-system.ts';
+import type { SystemEvent } from '../judgment/events.ts';
+import { inlineThread, NO_THREAD, type InlineThreadData } from '../judgment/inline-thread.ts';
+import { judge, type Verdict } from '../judgment/judge.ts';
+import { threadState } from '../judgment/thread-state.ts';
 import { dayOf, type Day } from '../quantity/day.ts';
 import { seasonOf, type Season } from '../quantity/season.ts';
 import { checkEntry, type EntryCheck } from '../readings/check-entry.ts';
@@ -183,9 +183,11 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
   const reading = entered && typedReading(scene, planned, entered, conditions, typed.inputs);
   const verdict = once(() => (reading ? verdictFor(scene, planned, reading, earlier) : null));
   // What is still in question would squash the thread it is to be compared with.
-  const isShown = reading !== null && reading.value !== null && !(isDraft && check?.outcome === 'questioned');
+  const isShown = typeof reading?.value === 'number' && !(isDraft && check?.outcome === 'questioned');
   const inline = once(() =>
-    kind.type === 'finding' ? NO_THREAD : drawThread(scene, planned, isShown ? [...earlier, reading] : earlier),
+    kind.type === 'finding'
+      ? NO_THREAD
+      : drawThread(scene, planned, isShown && reading ? [...earlier, reading] : earlier),
   );
   return {
     key,

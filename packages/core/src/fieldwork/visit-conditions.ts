@@ -1,7 +1,7 @@
 import { parseMeasure } from '../quantity/measure.ts';
 import { OUTDOOR_MOST_F, type Conditions } from '../readings/contract/conditions.ts';
 import { readingKind } from '../readings/registry.ts';
-import { standingReadings } from '../judgement/assess-system.ts';
+import { standingReadings } from '../judgment/assess-system.ts';
 import { isLoose, type LooseEndCode } from '../round/loose-ends.ts';
 import type { Mode } from '../round/stops.ts';
 import type { Refusal } from '../verdict/reasons.ts';

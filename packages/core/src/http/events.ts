@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EVENT_KINDS } from '../judgement/events.ts';
+import { EVENT_KINDS } from '../judgment/events.ts';
 import { dateSchema, givenDateSchema, idSchema } from './common.ts';
 
 /** Something done to a system on a visit that moves its readings without a part having worn. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SEASONS } from '../quantity/season.ts';
 import { POINTS } from '../equipment/component.ts';
 import { idSchema } from './common.ts';
 
@@ -10,7 +11,7 @@ export const probeQuerySchema = z.object({
   point: z.enum(POINTS, { error: 'is no point of any part' }),
   method: z.string().max(40),
   input: z.string().max(40),
-  season: z.enum(['spring', 'autumn']),
+  season: z.enum(SEASONS),
   outdoorF: z.coerce.number().min(-60).max(140).optional(),
   runningSeconds: z.coerce.number().min(0).max(36_000).default(900),
   /** Faults put into the model house, comma-joined. */

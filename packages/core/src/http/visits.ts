@@ -1,12 +1,18 @@
 import { z } from 'zod';
 import { systemKindSchema } from '../equipment/plate.ts';
+import { SEASONS } from '../quantity/season.ts';
 import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
+
+/** A season as a device sends it; those that were last loaded before it was called fall call it autumn. */
+export const givenSeasonSchema = z
+  .enum([...SEASONS, 'autumn'])
+  .transform((season) => (season === 'autumn' ? ('fall' as const) : season));
 
 export const newVisitSchema = z.object({
   systemId: idSchema,
   startedAt: givenMomentSchema,
   /** Which half of the year's work it is; by its date when left out. */
-  season: z.enum(['spring', 'autumn']).optional(),
+  season: givenSeasonSchema.optional(),
 });
 export type NewVisit = z.infer<typeof newVisitSchema>;
 
@@ -16,7 +22,7 @@ export type Closing = z.infer<typeof closingSchema>;
 export const visitSchema = z.object({
   id: idSchema,
   systemId: idSchema,
-  season: z.enum(['spring', 'autumn']),
+  season: z.enum(SEASONS),
   startedAt: momentSchema,
   closedAt: momentSchema.nullable(),
   note: z.string().nullable(),

@@ -7,13 +7,13 @@ export interface Caution {
 
 /** Said once at the head of every round. */
 export const STANDING_CAUTION =
-  'Licensed and qualified people only. Local codes and the maker’s instructions come first.';
+  'Licensed and qualified people only. Local codes and the manufacturer’s instructions come first.';
 
 /** For readings taken with the power on. */
 export const LIVE_WORK: Caution = {
   id: 'live-work',
   title: 'Live panel',
-  text: 'Only with the training and gloves for it. Dry weather, no jewellery, one hand where you can. Smell of gas or burnt insulation: stop, make safe, leave.',
+  text: 'Only with the training and gloves for it. Dry weather, no jewelry, one hand where you can. Smell of gas or burnt insulation: stop, make safe, leave.',
 };
 /** Before hands go into a panel that has been switched off. */
 export const LOCK_OUT: Caution = {

@@ -15,8 +15,8 @@ const stop = (stops: readonly Stop[], id: string) => stops.find((s) => s.id === 
 const at = (stops: readonly Stop[], id: string) => stop(stops, id).readings.map((r) => `${r.kind.id} ${r.point}`);
 
 // The order of work is common practice, no source: electric heat alone, then the heat pump, defrost last, power off after.
-test('a heat pump with strips, autumn: strips alone, heat pump, defrost last, then power off', () => {
-  const stops = plan('split-heat-pump', 'autumn');
+test('a heat pump with strips, fall: strips alone, heat pump, defrost last, then power off', () => {
+  const stops = plan('split-heat-pump', 'fall');
   expect(ids(stops)).toEqual([
     'arrive',
     'look',
@@ -52,24 +52,24 @@ test('a packaged unit is worked where it stands: indoor stops join the outdoor o
 });
 
 test.each<[SystemKind, Season, string[]]>([
-  ['gas-furnace-with-coil', 'autumn', ['arrive', 'look', 'calls', 'gas-heat', 'off-indoor', 'off-outdoor']],
-  ['air-handler-electric-heat', 'autumn', ['arrive', 'calls', 'electric-heat', 'off-indoor']],
+  ['gas-furnace-with-coil', 'fall', ['arrive', 'look', 'calls', 'gas-heat', 'off-indoor', 'off-outdoor']],
+  ['air-handler-electric-heat', 'fall', ['arrive', 'calls', 'electric-heat', 'off-indoor']],
   ['air-handler-electric-heat', 'spring', ['arrive', 'calls', 'cooling-air', 'off-indoor']],
-  ['ductless-heat-pump', 'autumn', ['arrive', 'look', 'calls', 'heating', 'off-outdoor']],
+  ['ductless-heat-pump', 'fall', ['arrive', 'look', 'calls', 'heating', 'off-outdoor']],
 ])('%s in %s', (kind, season, wanted) => {
   const plate = kind === 'gas-furnace-with-coil' || kind === 'ductless-heat-pump' ? {} : PLATE;
   expect(ids(plan(kind, season, plate))).toEqual(wanted);
 });
 
-test('an air conditioner without strips has its blower heard alone in autumn, and nothing of its compressor', () => {
-  const stops = plan('split-air-conditioner', 'autumn', { capacitorRating: '40 µF' });
+test('an air conditioner without strips has its blower heard alone in fall, and nothing of its compressor', () => {
+  const stops = plan('split-air-conditioner', 'fall', { capacitorRating: '40 µF' });
   expect(ids(stops)).toEqual(['arrive', 'look', 'calls', 'fan-only', 'off-indoor', 'off-outdoor']);
   expect(stops.flatMap((s) => s.readings).some((r) => r.component.kind === 'compressor')).toBe(false);
 });
 
 test('no other order that keeps the rules starts or walks less', () => {
   for (const kind of SYSTEM_KINDS) {
-    for (const season of ['spring', 'autumn'] as const) {
+    for (const season of ['spring', 'fall'] as const) {
       const stops = plan(kind, season);
       const cost = (order: readonly Stop[]) => effortOf(order).starts * 100 + effortOf(order).steps;
       const allowed = (order: readonly Stop[]) =>
@@ -88,7 +88,7 @@ test('no other order that keeps the rules starts or walks less', () => {
 });
 
 test('before hands go in the plan says lock out and discharge, and what hangs loose from then on', () => {
-  const stops = plan('split-heat-pump', 'autumn');
+  const stops = plan('split-heat-pump', 'fall');
   const off = stop(stops, 'off-outdoor');
   expect(off.cautions.map((c) => c.id)).toEqual(['lock-out', 'discharge', 'wires']);
   expect(off.cautions.find((c) => c.id === 'discharge')?.text).toMatch(/20 kΩ/);
@@ -96,9 +96,9 @@ test('before hands go in the plan says lock out and discharge, and what hangs lo
   expect(stop(stops, 'heating').instructions.map((i) => i.opens)).toContain('strip-wire-lifted');
   expect(stop(stops, 'defrost').restores).toContain('strip-wire-lifted');
   // Without strips there is no wire to lift; without gauges nothing on the ports.
-  const bare = plan('split-heat-pump', 'autumn', { capacitorRating: '40 µF' });
+  const bare = plan('split-heat-pump', 'fall', { capacitorRating: '40 µF' });
   expect(stop(bare, 'heating').instructions.map((i) => i.opens)).toEqual(['gauges-on']);
-  expect(stop(plan('ductless-heat-pump', 'autumn', {}), 'heating').instructions).toEqual([]);
+  expect(stop(plan('ductless-heat-pump', 'fall', {}), 'heating').instructions).toEqual([]);
 });
 
 test('a mildly flammable refrigerant has its own caution where gauges go on (ASHRAE Standard 34: A2L)', () => {

@@ -21,8 +21,8 @@ describe('next round', () => {
 
   test('seasons', () => {
     expect(seasonOf(dayOf('2026-04-10'))).toBe('spring');
-    expect(seasonOf(dayOf('2026-10-10'))).toBe('autumn');
-    expect(seasonOf(dayOf('2026-01-10'))).toBe('autumn');
+    expect(seasonOf(dayOf('2026-10-10'))).toBe('fall');
+    expect(seasonOf(dayOf('2026-01-10'))).toBe('fall');
   });
 });
 

@@ -1,7 +1,7 @@
 import { componentsFor, type Point, type Slot } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
-import { judge, type Verdict } from '../judgement/judge.ts';
+import { judge, type Verdict } from '../judgment/judge.ts';
 import { DEFAULT_POLICY, type Policy } from '../verdict/policy.ts';
 import { sayReason } from '../words/reasons.ts';
 import { checkEntry, type EntryCheck } from '../readings/check-entry.ts';

@@ -88,7 +88,7 @@ export const FINDINGS = {
   'valve-did-not-shift': 'act',
   'fan-kept-running': 'act',
   'compressor-stopped': 'act',
-  'no-back-up-heat': 'watch',
+  'no-auxiliary-heat': 'watch',
   'ended-by-limit': 'watch',
   'ended-early': 'watch',
   'frost-in-bands': 'watch',

@@ -71,7 +71,7 @@ export const policySchema = z.object({
     /** Subcooling when the plate names none, °F. */
     usualSubcoolingLowF: z.number(),
     usualSubcoolingHighF: z.number(),
-    /** How far heating pressures may be from the maker's chart, %. */
+    /** How far heating pressures may be from the manufacturer's chart, %. */
     chartPercent: percent,
     /** Running time before pressures count, min. */
     leastRunningMin: z.number().min(0),

@@ -109,7 +109,7 @@ const coded = (Object.keys(REASONS) as ReasonCode[]).map((code) =>
   z.object({ code: z.literal(code), numbers: REASONS[code] }),
 );
 
-/** A reason on the wire: one of the catalogue, with its own numbers. */
+/** A reason on the wire: one of the catalog, with its own numbers. */
 export const becauseSchema = z.discriminatedUnion(
   'code',
   coded as unknown as [(typeof coded)[number], ...typeof coded],

@@ -51,7 +51,7 @@ export const RULE_WORDS: Readonly<Record<Rule, RuleWords>> = {
   capacity: { limits: 'expected of its tons', low: 'Less than it should: air and charge first.' },
   'gas-rise': {
     limits: 'range on the plate',
-    low: 'Too much air, or too little gas: by the maker’s instructions.',
+    low: 'Too much air, or too little gas: by the manufacturer’s instructions.',
     high: 'Too little air: filter, wheel, duct; a limit may open.',
   },
   'room-departure': { limits: 'of the set point', low: 'The room is not held.', high: 'The room is not held.' },
@@ -76,7 +76,7 @@ export const RULE_WORDS: Readonly<Record<Rule, RuleWords>> = {
     high: 'Much liquid backed up: charge, or a restriction.',
   },
   'heating-chart': {
-    limits: 'on the maker’s chart for this weather',
+    limits: 'on the manufacturer’s chart for this weather',
     low: 'Below the chart: air over the outdoor coil, charge, valves.',
     high: 'Above the chart: indoor air, filter, charge.',
   },

@@ -77,7 +77,7 @@ test('a loaded firm stands as if every reading had come through its own route', 
   });
   const { rows } = (await request(app).get('/api/watch').expect(200)).body;
   expect(rows).toEqual([expect.objectContaining({ componentId: partId, standing: 'act', rating: '40+5 µF 440 V' })]);
-  // One more reading through the route: the same thread, the same judgement, and two points now.
+  // One more reading through the route: the same thread, the same judgment, and two points now.
   const next = v7();
   await request(app).put(`/api/visits/${next}`).send({ systemId, startedAt: '2026-10-09T14:00:00Z' }).expect(200);
   const reading = {

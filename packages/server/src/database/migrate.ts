@@ -5,6 +5,7 @@ import * as watchIndex from './migrations/0003-watch-index.ts';
 import * as threads from './migrations/0004-threads.ts';
 import * as bounds from './migrations/0005-bounds.ts';
 import * as findings from './migrations/0006-findings.ts';
+import * as words from './migrations/0007-words.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -13,6 +14,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0004-threads': threads,
   '0005-bounds': bounds,
   '0006-findings': findings,
+  '0007-words': words,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

@@ -209,8 +209,8 @@ describe('the same id with another body', () => {
   test('a visit with another season', async () => {
     const id = v7();
     const body = { systemId: system.id, startedAt: '2026-10-10T14:00:00.000Z' };
-    await put(`/api/visits/${id}`, { ...body, season: 'autumn' }).expect(200);
-    await put(`/api/visits/${id}`, { ...body, season: 'autumn' }).expect(200);
+    await put(`/api/visits/${id}`, { ...body, season: 'fall' }).expect(200);
+    await put(`/api/visits/${id}`, { ...body, season: 'fall' }).expect(200);
     expect((await put(`/api/visits/${id}`, { ...body, season: 'spring' }).expect(409)).body.code).toBe('id-taken');
     await put(`/api/visits/${id}`, body).expect(409);
   });

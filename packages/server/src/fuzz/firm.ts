@@ -84,7 +84,7 @@ export async function madeFirm(app: Express): Promise<{ lore: Lore; documents: D
       'put /api/readings/{id}': readings,
       'put /api/systems/{id}': systems,
       'put /api/systems/{id}/plate': [{ plate: PLATE, components: [] }],
-      'put /api/visits/{id}': [{ systemId: ids[0], startedAt: at, season: 'autumn' }],
+      'put /api/visits/{id}': [{ systemId: ids[0], startedAt: at, season: 'fall' }],
       'put /api/visits/{id}/closing': [{ closedAt: at, note: 'done' }],
       'put /api/components/{id}': parts.map((replaces) => ({
         replaces,

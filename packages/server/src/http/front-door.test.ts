@@ -129,7 +129,7 @@ describe('over a bare connection', () => {
       point: 'common',
       method: 'clamp',
       input: 'amps',
-      season: 'autumn',
+      season: 'fall',
     }).toString();
     const stop = new AbortController();
     const streams = await Promise.all(

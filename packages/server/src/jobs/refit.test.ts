@@ -94,7 +94,7 @@ test('a cancelled refit keeps what it has done, and goes on behind it', async ()
   expect(refused.body.code).toBe('refit-state');
 });
 
-test('a part that a reading has judged in the meantime is not overwritten by an older judgement', async () => {
+test('a part that a reading has judged in the meantime is not overwritten by an older judgment', async () => {
   const [system] = await readSystems(suite.db, [
     (await suite.db('systems').where({ firm_id: firm.id }).orderBy('id', 'desc').first<{ id: string }>('id')).id,
   ]);

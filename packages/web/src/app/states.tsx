@@ -4,7 +4,7 @@ import { Link, useRouteError } from 'react-router';
 import { Button } from '../kit/button.tsx';
 import { ApiProblem } from './api.ts';
 
-const Centre = ({ children }: { children: ReactNode }) => (
+const Center = ({ children }: { children: ReactNode }) => (
   <div className="mx-auto grid max-w-xl gap-3 px-5 py-16">{children}</div>
 );
 
@@ -22,7 +22,7 @@ export const Loading = ({ what }: { what: string }) => (
 export function Failed({ error, what, retry }: { error: Error; what: string; retry: () => void }) {
   const refused = error instanceof ApiProblem;
   return (
-    <Centre>
+    <Center>
       <h1 className="flex items-center gap-3 text-2xl font-bold">
         <CloudOff aria-hidden size={26} /> {refused ? error.problem.title : 'No answer from the server'}
       </h1>
@@ -39,17 +39,17 @@ export function Failed({ error, what, retry }: { error: Error; what: string; ret
       <Link className="justify-self-start underline" to="/systems">
         To the systems
       </Link>
-    </Centre>
+    </Center>
   );
 }
 
 export const NowhereScreen = () => (
-  <Centre>
+  <Center>
     <h1 className="text-2xl font-bold">There is no such page</h1>
     <Link className="justify-self-start underline" to="/watch">
       To the Watch
     </Link>
-  </Centre>
+  </Center>
 );
 
 /** What browsers say of a part of the app that is no longer there: a newer version has taken its place. */
@@ -61,23 +61,23 @@ export function CrashScreen() {
   const error = useRouteError();
   if (isOutdated(error)) {
     return (
-      <Centre>
+      <Center>
         <h1 className="text-2xl font-bold">There is a newer version</h1>
         <p>What you entered is kept on this device. Reload to go on with the new version.</p>
         <Button className="justify-self-start" onClick={() => window.location.reload()}>
           Reload
         </Button>
-      </Centre>
+      </Center>
     );
   }
   return (
-    <Centre>
+    <Center>
       <h1 className="text-2xl font-bold">This screen broke</h1>
       <p>What you entered is kept on this device. Reload to go on.</p>
       <p className="label break-words">{error instanceof Error ? error.message : String(error)}</p>
       <Button className="justify-self-start" onClick={() => window.location.reload()}>
         Reload
       </Button>
-    </Centre>
+    </Center>
   );
 }

@@ -16,7 +16,7 @@ import {
 /** "spring 2026": the round a day belongs to, short. */
 export const roundName = (day: Day): string => `${seasonOf(day)} ${isoOf(day).slice(0, 4)}`;
 
-/** The last values beside a field: "39.6 autumn 2026, 40.4 spring 2026". */
+/** The last values beside a field: "39.6 fall 2026, 40.4 spring 2026". */
 export const lastValues = (before: readonly { value: number; day: Day }[], kind: ReadingKind, count: number): string =>
   before
     .slice(0, count)
@@ -27,10 +27,10 @@ export const lastValues = (before: readonly { value: number; day: Day }[], kind:
 export const baselineWords = (field: { thread: InlineThreadData; planned: { kind: ReadingKind } }): string =>
   field.thread.baseline === null ? '' : ` · baseline ${sayFigure(field.planned.kind, field.thread.baseline)}`;
 
-/** "12 April 2026" from an ISO date or timestamp. */
+/** "April 12, 2026" from an ISO date or timestamp. */
 export function dateWords(iso: string): string {
   const day = dayOf(iso);
-  return `${Number(isoOf(day).slice(8))} ${monthOf(day)}`;
+  return monthOf(day).replace(' ', ` ${Number(isoOf(day).slice(8))}, `);
 }
 
 /** A follow-up in words: what, why, by when. */

@@ -9,7 +9,7 @@ interface FieldProps extends InputHTMLAttributes<HTMLInputElement> {
   readonly ref?: Ref<HTMLInputElement>;
 }
 
-/** A labelled text field with its unit, a hint below, and in its place the sentence of what is wrong. */
+/** A labeled text field with its unit, a hint below, and in its place the sentence of what is wrong. */
 export function Field({ label, unit, hint, error, className = '', ref, ...rest }: FieldProps) {
   const id = useId();
   return (
@@ -43,7 +43,7 @@ export function Field({ label, unit, hint, error, className = '', ref, ...rest }
   );
 }
 
-/** A labelled choice of a few options, as the browser's own list: it opens with the platform's own big targets. */
+/** A labeled choice of a few options, as the browser's own list: it opens with the platform's own big targets. */
 export function SelectField({
   label,
   options,

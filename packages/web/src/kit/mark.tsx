@@ -2,7 +2,7 @@ import { STANDING_NAMES, type Standing } from '@yarnix/core';
 
 /**
  * The five standing marks, each a state of the same thread: whole with its knot, looped, fraying, cut, dotted.
- * They differ in outline, so that they are told apart in grey and in glare.
+ * They differ in outline, so that they are told apart in gray and in glare.
  */
 const DRAWN: Readonly<Record<Standing, React.ReactNode>> = {
   sound: (

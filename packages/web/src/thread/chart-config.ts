@@ -4,7 +4,7 @@ import type { AnnotationOptions } from 'chartjs-plugin-annotation';
 import { knotDays } from './geometry.ts';
 import { chartPoints, type ChartPoint, type ChartView, type ThreadData } from './thread-data.ts';
 
-/** The colours a chart is drawn with, read from the theme. */
+/** The colors a chart is drawn with, read from the theme. */
 export interface Palette {
   readonly ink: string;
   readonly soft: string;
@@ -126,7 +126,7 @@ export function chartData(
 function level(
   value: number,
   words: string,
-  colour: string,
+  color: string,
   palette: Palette,
   dash: number[],
   above: boolean,
@@ -135,7 +135,7 @@ function level(
     type: 'line',
     scaleID: 'y',
     value,
-    borderColor: colour,
+    borderColor: color,
     borderWidth: dash.length > 0 ? 2 : 1.2,
     borderDash: dash,
     label: {
@@ -146,7 +146,7 @@ function level(
       xAdjust: dash.length > 0 ? 8 : -36,
       yAdjust: above ? -11 : 11,
       backgroundColor: 'transparent',
-      color: colour === palette.act ? palette.act : palette.soft,
+      color: color === palette.act ? palette.act : palette.soft,
       font: { family: FONT, size: 13, weight: 600 },
       padding: 2,
     },

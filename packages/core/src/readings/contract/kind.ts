@@ -1,6 +1,6 @@
 import type { ComponentKind, Point } from '../../equipment/component.ts';
 import type { Unit } from '../../quantity/unit.ts';
-import type { Judgement } from '../../verdict/judgement.ts';
+import type { Judgment } from '../../verdict/judgment.ts';
 import type { Limits } from '../../verdict/limits.ts';
 import type { Policy } from '../../verdict/policy.ts';
 import type { Because, ReasonNumbers } from '../../verdict/reasons.ts';
@@ -92,9 +92,9 @@ export interface NumericKind extends AnyKind {
   /** What a value that is past its limit costs, in figures; said beside the verdict. */
   readonly costs?: (value: number, about: About) => Because | null;
   /** Turns a departure from the part's own baseline into a verdict; undefined where baselines are not judged. */
-  readonly judgeBaseline?: (departure: Departure, about: About, policy: Policy) => Judgement;
+  readonly judgeBaseline?: (departure: Departure, about: About, policy: Policy) => Judgment;
   /** What the values at a part's points say together, of one visit; null while they say nothing. */
-  readonly acrossPoints?: (values: Readonly<Partial<Record<Point, number>>>) => Judgement | null;
+  readonly acrossPoints?: (values: Readonly<Partial<Record<Point, number>>>) => Judgment | null;
 }
 
 /**

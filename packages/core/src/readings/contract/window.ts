@@ -1,3 +1,4 @@
+import { own } from '../../quantity/own.ts';
 import type { Limits } from '../../verdict/limits.ts';
 import type { Finding } from '../../verdict/findings.ts';
 import type { Because } from '../../verdict/reasons.ts';
@@ -66,13 +67,17 @@ export const stuck = (input: string, snag: Snag): Evaluated => ({
 export const doubtWhen = (asked: boolean, doubt: Doubt, a: number, b: number): Because[] =>
   asked ? [{ code: 'does-not-fit', numbers: { doubt, a, b } }] : [];
 
+/** Choices that had another name, which devices that were last loaded before may still send. */
+const FORMER: Readonly<Record<string, string>> = { 'back-up-heat-on': 'auxiliary-heat-on' };
+
 /**
  * The values of an input of several choices, in the order they were chosen; none for what was not entered. Devices that
  * were last loaded before lists were sent as lists send them joined by commas.
  */
 export function chosenIn(entered: Input | undefined): readonly string[] {
-  if (typeof entered === 'object') return entered;
-  return entered === undefined || entered === '' ? [] : String(entered).split(',');
+  if (entered === undefined || entered === '') return [];
+  const chosen = typeof entered === 'object' ? entered : String(entered).split(',');
+  return chosen.map((value) => own(FORMER, value) ?? value);
 }
 
 /** An entry of several choices without the excluding one. */

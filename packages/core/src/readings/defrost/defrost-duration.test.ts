@@ -3,7 +3,7 @@ import { defrostDuration as kind } from './defrost-duration.ts';
 
 const run = {
   startF: 28,
-  seen: 'valve-shifts,outdoor-fan-stops,compressor-runs,back-up-heat-on',
+  seen: 'valve-shifts,outdoor-fan-stops,compressor-runs,auxiliary-heat-on',
   seconds: 240,
   endF: 72,
   endedBy: 'temperature',
@@ -20,8 +20,8 @@ test.each([
   [{ frost: 'bands' }, 'watch', 'frost-in-bands'],
   [{ frost: 'block' }, 'act', 'frost-as-block'],
   [{ endedBy: 'time-limit' }, 'watch', 'ended-by-limit'],
-  [{ seen: 'valve-shifts,compressor-runs,back-up-heat-on' }, 'act', 'fan-kept-running'],
-  [{ seen: 'outdoor-fan-stops,compressor-runs,back-up-heat-on' }, 'act', 'valve-did-not-shift'],
+  [{ seen: 'valve-shifts,compressor-runs,auxiliary-heat-on' }, 'act', 'fan-kept-running'],
+  [{ seen: 'outdoor-fan-stops,compressor-runs,auxiliary-heat-on' }, 'act', 'valve-did-not-shift'],
   [{ endF: 50 }, 'watch', 'ended-early'],
 ])('%j is %s: %s', (over, standing, found) => {
   expect(judged(kind, { ...run, ...over }, { plate })).toMatchObject({
@@ -34,7 +34,7 @@ test('on a warm coil time and frost prove nothing; what was seen to stay still c
   expect(judged(kind, { ...run, startF: 48 }, { plate }).because.numbers).toMatchObject({
     found: ['coil-too-warm-to-test'],
   });
-  const fan = judged(kind, { ...run, startF: 48, seen: 'valve-shifts,compressor-runs,back-up-heat-on' }, { plate });
+  const fan = judged(kind, { ...run, startF: 48, seen: 'valve-shifts,compressor-runs,auxiliary-heat-on' }, { plate });
   expect(fan).toMatchObject({
     standing: 'act',
     because: { numbers: { found: ['fan-kept-running', 'coil-too-warm-to-test'] } },
@@ -55,7 +55,9 @@ test('what hangs loose hides what it would show', () => {
     'sound',
   );
   const pulled = { plate, conditions: { loose: ['fan-lead-pulled'] } };
-  expect(judged(kind, { ...run, seen: 'valve-shifts,compressor-runs,back-up-heat-on' }, pulled).standing).toBe('sound');
+  expect(judged(kind, { ...run, seen: 'valve-shifts,compressor-runs,auxiliary-heat-on' }, pulled).standing).toBe(
+    'sound',
+  );
 });
 
 test('a coil that ends colder than it began is asked about', () => {

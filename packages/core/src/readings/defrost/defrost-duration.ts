@@ -13,7 +13,7 @@ const EVENT_NAMES: Readonly<Record<DefrostEvent, string>> = {
   'valve-shifts': 'Valve shifts',
   'outdoor-fan-stops': 'Outdoor fan stops',
   'compressor-runs': 'Compressor keeps running',
-  'back-up-heat-on': 'Back-up heat on',
+  'auxiliary-heat-on': 'Auxiliary heat on',
 };
 
 const seen: SeveralSpec = {
@@ -27,7 +27,7 @@ const seen: SeveralSpec = {
 /** What hides an event while it hangs loose. */
 const HIDES: readonly (readonly [loose: string, event: DefrostEvent])[] = [
   ['fan-lead-pulled', 'outdoor-fan-stops'],
-  ['strip-wire-lifted', 'back-up-heat-on'],
+  ['strip-wire-lifted', 'auxiliary-heat-on'],
 ];
 
 function evaluate(inputs: Inputs, { plate, conditions = {} }: About): Evaluated {
@@ -41,7 +41,7 @@ function evaluate(inputs: Inputs, { plate, conditions = {} }: About): Evaluated 
     frostLeft: inputs.frost as FrostLeft,
     seen: DEFROST_EVENTS.filter((event) => events.includes(event)),
     terminationF: plate.defrostTerminationF,
-    backUp: plate.heatKilowatts !== undefined,
+    hasAuxiliary: plate.heatKilowatts !== undefined,
     unseeable: HIDES.filter(([loose]) => conditions.loose?.includes(loose)).map(([, event]) => event),
   });
   const questions = doubtWhen(endCoilF < startCoilF, 'end-colder-than-start', endCoilF, startCoilF);

@@ -1,4 +1,4 @@
-import { judge } from '../../judgement/judge.ts';
+import { judge } from '../../judgment/judge.ts';
 import { aboutOf, enter, judged } from '../../testing/reading.ts';
 import { DEFAULT_POLICY } from '../../verdict/policy.ts';
 import { sequencerCoilOhms as kind } from './sequencer-coil-ohms.ts';

@@ -1,7 +1,7 @@
 import type { Point } from '../../equipment/component.ts';
 import type { Plate } from '../../equipment/plate.ts';
 import type { Because } from '../../verdict/reasons.ts';
-import type { Judgement } from '../../verdict/judgement.ts';
+import type { Judgment } from '../../verdict/judgment.ts';
 import { threeWireCheck } from '../../trade/motor/three-wire-check.ts';
 import { compressorRlaFromPlate, compressorRlaSpan } from '../../trade/motor/compressor-rla.ts';
 import { nominalVoltsOf } from '../../equipment/plate.ts';
@@ -69,7 +69,7 @@ function bring(value: number, { point, plate, conditions = {} }: About): Compare
 }
 
 /** The three wires against one another, once all of them have been read on a visit. */
-function threeWires({ common, run, 'start-wire': start }: Readonly<Partial<Record<Point, number>>>): Judgement | null {
+function threeWires({ common, run, 'start-wire': start }: Readonly<Partial<Record<Point, number>>>): Judgment | null {
   if (common === undefined || run === undefined || start === undefined) return null;
   const check = threeWireCheck({ common, run, start });
   if (check.outcome === 'cannot-say') return null;

@@ -1,5 +1,5 @@
 import type { Point } from '../../equipment/component.ts';
-import type { Judgement } from '../../verdict/judgement.ts';
+import type { Judgment } from '../../verdict/judgment.ts';
 import type { Policy } from '../../verdict/policy.ts';
 import type { Evaluated, Inputs, Method, StopId, Where } from '../contract/entry.ts';
 import type { Departure } from '../contract/kind.ts';
@@ -48,7 +48,7 @@ export function ratedLoadLimits(rated: number, figure: 'RLA' | 'FLA', derived: b
 }
 
 /** Judges a motor's amps against its own baseline: watched once they are farther off, either way, than the policy allows. */
-export function judgeMotorBaseline(departure: Departure, policy: Policy): Judgement {
+export function judgeMotorBaseline(departure: Departure, policy: Policy): Judgment {
   const off = Math.abs(departure.offPercent) > policy.amps.baselinePercent;
   return {
     basis: 'baseline',

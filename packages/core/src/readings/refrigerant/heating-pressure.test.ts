@@ -10,12 +10,12 @@ const plate = {
 };
 const conditions = { outdoorF: 45, runningMin: 15 };
 
-test('held against the maker’s chart at this weather, between its points', () => {
+test('held against the manufacturer’s chart at this weather, between its points', () => {
   expect(judged(kind, { psig: 100 }, { plate, conditions, point: 'suction' }).standing).toBe('sound');
   expect(judged(kind, { psig: 310 }, { plate, conditions, point: 'liquid' }, 'liquid-gauge').standing).toBe('sound');
   const low = judged(kind, { psig: 80 }, { plate, conditions, point: 'suction' });
   expect(low.standing).toBe('act');
-  expect(low.says).toMatch(/93 to 107 on the maker’s chart/);
+  expect(low.says).toMatch(/93 to 107 on the manufacturer’s chart/);
 });
 
 test('no chart, weather outside it, or no time to settle: recorded, not judged', () => {

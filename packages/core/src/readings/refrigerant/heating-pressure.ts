@@ -7,7 +7,7 @@ import type { Policy } from '../../verdict/policy.ts';
 import { refrigerantLine, whyNotCounted } from './refrigerant-circuit.ts';
 import { around, noBasis, taken, unworn } from '../contract/window.ts';
 
-/** What the maker's chart gives at this weather, psig, or why it gives nothing. */
+/** What the manufacturer's chart gives at this weather, psig, or why it gives nothing. */
 function chartPsig({ plate, point, conditions }: About): number | 'heating-chart' | 'inside-chart' {
   const points = (plate.heatingChart ?? []).flatMap((p) => {
     const psig = point === 'suction' ? p.suctionPsig : p.liquidPsig;
@@ -25,7 +25,7 @@ function limits(about: About, policy: Policy): Limits {
   return doubt ? noBasis(doubt) : around('heating-chart', chart, policy.refrigerant.chartPercent);
 }
 
-/** Pressures in heating, psig, against the maker's chart for the outdoor air; without a chart only the record. */
+/** Pressures in heating, psig, against the manufacturer's chart for the outdoor air; without a chart only the record. */
 export const heatingPressure: NumericKind = {
   type: 'number',
   id: 'heating-pressure',

@@ -1,5 +1,5 @@
 /** What should be seen in a forced defrost, in order. */
-export const DEFROST_EVENTS = ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs', 'back-up-heat-on'] as const;
+export const DEFROST_EVENTS = ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs', 'auxiliary-heat-on'] as const;
 export type DefrostEvent = (typeof DEFROST_EVENTS)[number];
 export type FrostLeft = 'none' | 'bands' | 'block';
 export type DefrostEnd = 'temperature' | 'time-limit' | 'by-hand';
@@ -15,8 +15,8 @@ export interface DefrostRun {
   readonly seen: readonly DefrostEvent[];
   /** Coil temperature at which the board should end it, °F, when known. */
   readonly terminationF?: number | undefined;
-  /** Whether there is back-up heat to come on. */
-  readonly backUp: boolean;
+  /** Whether there is auxiliary heat to come on. */
+  readonly hasAuxiliary: boolean;
   /** Events that could not be seen: the fan's lead was pulled, the heat's wire lifted. */
   readonly unseeable?: readonly DefrostEvent[] | undefined;
 }
@@ -27,7 +27,7 @@ export type DefrostFault =
   | 'valve-did-not-shift'
   | 'fan-kept-running'
   | 'compressor-stopped'
-  | 'no-back-up-heat'
+  | 'no-auxiliary-heat'
   | 'ended-by-limit'
   | 'ended-early'
   | 'frost-in-bands'
@@ -49,18 +49,18 @@ const MISSING: Readonly<Record<DefrostEvent, DefrostFault>> = {
   'valve-shifts': 'valve-did-not-shift',
   'outdoor-fan-stops': 'fan-kept-running',
   'compressor-runs': 'compressor-stopped',
-  'back-up-heat-on': 'no-back-up-heat',
+  'auxiliary-heat-on': 'no-auxiliary-heat',
 };
 
 /**
- * Judges a forced defrost from what was seen and timed: °F and s in. Expected are valve, fan, compressor and back-up heat
+ * Judges a forced defrost from what was seen and timed: °F and s in. Expected are valve, fan, compressor and auxiliary heat
  * in that order, a coil that clears all over, and an end by temperature; common practice, no source. With the coil above
  * 35 °F at the start neither time nor frost count. A test in which nothing happened was not started: that is no fault of
  * three parts. What could not be seen is not held against anything.
  */
 export function defrostTest(run: DefrostRun): DefrostVerdict {
   const judgeable = DEFROST_EVENTS.filter(
-    (event) => !run.unseeable?.includes(event) && (event !== 'back-up-heat-on' || run.backUp),
+    (event) => !run.unseeable?.includes(event) && (event !== 'auxiliary-heat-on' || run.hasAuxiliary),
   );
   // What shows that a defrost began at all; a compressor that runs shows nothing.
   const began = judgeable.filter((event) => event !== 'compressor-runs');

@@ -7,9 +7,9 @@ describe('the forced test (common practice, no source)', () => {
     seconds: 260,
     endedBy: 'temperature',
     frostLeft: 'none',
-    seen: ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs', 'back-up-heat-on'],
+    seen: ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs', 'auxiliary-heat-on'],
     terminationF: 70,
-    backUp: true,
+    hasAuxiliary: true,
   };
   const faults = (over: Partial<DefrostRun>) => defrostTest({ ...run, ...over }).faults;
 
@@ -21,13 +21,13 @@ describe('the forced test (common practice, no source)', () => {
     expect(faults({ frostLeft: 'block', endedBy: 'time-limit', seen: ['valve-shifts', 'compressor-runs'] })).toEqual([
       'frost-as-block',
       'fan-kept-running',
-      'no-back-up-heat',
+      'no-auxiliary-heat',
       'ended-by-limit',
     ]);
   });
 
-  test('without back-up heat none is missed; an unknown setting is not held against the end', () => {
-    expect(faults({ seen: ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs'], backUp: false })).toEqual([]);
+  test('without auxiliary heat none is missed; an unknown setting is not held against the end', () => {
+    expect(faults({ seen: ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs'], hasAuxiliary: false })).toEqual([]);
     expect(faults({ endCoilF: 45, terminationF: undefined })).toEqual([]);
     expect(faults({ endCoilF: 45 })).toEqual(['ended-early']);
     expect(faults({ endCoilF: 59 })).toEqual([]);

@@ -17,7 +17,7 @@ const cannot = (because: Extract<HeatingChart, { outcome: 'cannot-say' }>['becau
 });
 
 /**
- * The pressure of a maker's heating chart at an outdoor temperature: straight lines between the points the user typed in
+ * The pressure of a manufacturer's heating chart at an outdoor temperature: straight lines between the points the user typed in
  * (°F, psig), in any order. Cannot be said outside the chart: nothing is extrapolated.
  * Half-way between (40, 300) and (50, 320) it is 310.
  */

@@ -7,7 +7,7 @@ export interface SaturationCurve {
   readonly criticalKpa: number;
   /** Boiling begins (saturated liquid). */
   readonly bubble: readonly Term[];
-  /** Condensing begins (saturated vapour); the same curve for a pure fluid. */
+  /** Condensing begins (saturated vapor); the same curve for a pure fluid. */
   readonly dew: readonly Term[];
 }
 

@@ -5,7 +5,7 @@ export interface ThermistorPoint {
   readonly ohms: number;
 }
 
-/** What is known of a thermistor: its resistance at 25 °C with its beta, or a chart typed in from the maker's sheet. */
+/** What is known of a thermistor: its resistance at 25 °C with its beta, or a chart typed in from the manufacturer's sheet. */
 export type Thermistor =
   { readonly r25: number; readonly beta: number } | { readonly chart: readonly ThermistorPoint[] };
 

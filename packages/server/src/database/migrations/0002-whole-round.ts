@@ -1,6 +1,6 @@
-import { componentsFor, DEFAULT_POLICY, type Plate, type Policy, type SystemKind } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { v7 } from 'uuid';
+import { partsThen, POLICY_THEN, type SystemThen } from './0002-parts.ts';
 
 /** Loose ends, follow-ups, photos, pressure tables, and what a probe's value was taken from. */
 const TABLES = `
@@ -71,12 +71,12 @@ const TABLES = `
 /** Systems entered before this have only the parts that were known of then: the others are added. */
 async function addParts(db: Knex): Promise<void> {
   const systems = await db('systems').select<
-    { id: string; firm_id: string; kind: SystemKind; plate: Plate; installed_on: string | null }[]
+    (SystemThen & { id: string; firm_id: string; installed_on: string | null })[]
   >('id', 'firm_id', 'kind', 'plate', 'installed_on');
   for (const system of systems) {
     const known = await db('components').where({ system_id: system.id }).select<{ slot: string }[]>('slot');
     const slots = new Set(known.map((c) => c.slot));
-    const missing = componentsFor(system.kind, system.plate).filter((c) => !slots.has(c.slot));
+    const missing = partsThen(system).filter((c) => !slots.has(c.slot));
     if (missing.length === 0) continue;
     await db('components').insert(
       missing.map((part) => ({
@@ -94,11 +94,11 @@ async function addParts(db: Knex): Promise<void> {
 
 /** A firm keeps its own settings; those that are new start as the usual ones. */
 async function completePolicies(db: Knex): Promise<void> {
-  const firms = await db('firms').select<{ id: string; policy: Partial<Policy> }[]>('id', 'policy');
+  const firms = await db('firms').select<{ id: string; policy: object }[]>('id', 'policy');
   for (const firm of firms) {
     await db('firms')
       .where({ id: firm.id })
-      .update({ policy: JSON.stringify({ ...DEFAULT_POLICY, ...firm.policy }) });
+      .update({ policy: JSON.stringify({ ...POLICY_THEN, ...firm.policy }) });
   }
 }
 

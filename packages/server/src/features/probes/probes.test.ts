@@ -38,7 +38,7 @@ const query = (over: Record<string, string> = {}) =>
     point: 'common',
     method: 'clamp',
     input: 'amps',
-    season: 'autumn',
+    season: 'fall',
     runningSeconds: '900',
     ...over,
   }).toString();

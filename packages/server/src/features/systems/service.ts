@@ -47,7 +47,7 @@ function checkRatings(plate: NewSystem['plate']): void {
   }
 }
 
-/** Makers print the year a machine was built, at most that of next year's line. */
+/** Manufacturers print the year a machine was built, at most that of next year's line. */
 function checkYear({ year }: NewSystem['plate'], now: Date): void {
   if (year === undefined || year <= now.getUTCFullYear() + 1) return;
   const detail = `${year} is still to come.`;

@@ -18,7 +18,7 @@ test('starting twice is starting once; another round under its id is refused', a
   const start = (startedAt: string) =>
     request(suite.app).put(`/api/visits/${id}`).send({ systemId: system.id, startedAt });
   expect((await start('2026-10-10T14:00:00.000Z').expect(200)).body).toMatchObject({
-    season: 'autumn',
+    season: 'fall',
     closedAt: null,
     personName: 'Test Person',
   });

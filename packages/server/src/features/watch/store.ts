@@ -32,7 +32,7 @@ interface Row {
   set_by: string | null;
 }
 
-/** How a part is shown whose judgement cannot be read: where it stands, and that the reason cannot be told. */
+/** How a part is shown whose judgment cannot be read: where it stands, and that the reason cannot be told. */
 const unreadable = (slot: Slot): Lead => ({
   kind: slot,
   point: 'whole',

@@ -47,12 +47,12 @@ export const PlateList = ({ plate }: { plate: Plate }) => (
         <caption className="label py-1 text-left">Wires</caption>
         <tbody>
           {plate.wires.map((wire) => (
-            <tr key={`${wire.on}/${wire.lug}/${wire.colour}`}>
+            <tr key={`${wire.on}/${wire.lug}/${wire.color}`}>
               <th scope="row" className="py-0.5 font-semibold">
                 {wire.on}
               </th>
               <td>{wire.lug}</td>
-              <td>{wire.colour}</td>
+              <td>{wire.color}</td>
             </tr>
           ))}
         </tbody>

@@ -157,7 +157,7 @@ function RoundButton({ system }: { system: SystemDetail }) {
     );
   }
   const season = seasonOf(dayOf(new Date().toISOString()));
-  const other = season === 'spring' ? 'autumn' : 'spring';
+  const other = season === 'spring' ? 'fall' : 'spring';
   const start = async (chosen: Season) => {
     const visitId = v7();
     await startRound(visitId, { systemId: system.id, startedAt: new Date().toISOString(), season: chosen });
@@ -173,7 +173,7 @@ function RoundButton({ system }: { system: SystemDetail }) {
   );
 }
 
-const ROUND_NAMES: Readonly<Record<Season, string>> = { spring: 'cooling', autumn: 'heating' };
+const ROUND_NAMES: Readonly<Record<Season, string>> = { spring: 'cooling', fall: 'heating' };
 
 /** One system: its parts with their lives and threads, its plate, its visits. */
 export function SystemScreen() {

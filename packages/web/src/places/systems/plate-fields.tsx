@@ -252,7 +252,7 @@ export function PlateFields(props: PlateFieldsProps) {
           columns={[
             { name: 'on', label: 'On', isText: true },
             { name: 'lug', label: 'Lug', isText: true },
-            { name: 'colour', label: 'Wire', isText: true },
+            { name: 'color', label: 'Wire', isText: true },
           ]}
           control={props.control}
           register={props.register}

@@ -1,8 +1,8 @@
-import { sayOwnShare, sayReason, TOGETHER_WORDS, type Judgement } from '@yarnix/core';
+import { sayOwnShare, sayReason, TOGETHER_WORDS, type Judgment } from '@yarnix/core';
 import { Mark } from '../../kit/mark.tsx';
 import type { ThreadData } from '../../thread/thread-data.ts';
 
-const BASES: Readonly<Record<Judgement['basis'], string>> = {
+const BASES: Readonly<Record<Judgment['basis'], string>> = {
   plate: 'Plate',
   baseline: 'Own baseline',
   trend: 'Trend',
@@ -12,7 +12,7 @@ const BASES: Readonly<Record<Judgement['basis'], string>> = {
 };
 
 /** What follows a reason in smaller words: whose doing a trend is; what a finding rules out and the next test. */
-function More({ reason: { because } }: { reason: Judgement }) {
+function More({ reason: { because } }: { reason: Judgment }) {
   if (because.code === 'trend') return <p className="label">{sayOwnShare(because.numbers)}</p>;
   if (because.code !== 'together') return null;
   const { rulesOut, nextTest } = TOGETHER_WORDS[because.numbers.rule];

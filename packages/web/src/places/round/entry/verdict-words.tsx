@@ -1,13 +1,13 @@
-import { ASK_WORDS, askOf, sayField, severityOf, type Judgement, type RoundField } from '@yarnix/core';
+import { ASK_WORDS, askOf, sayField, severityOf, type Judgment, type RoundField } from '@yarnix/core';
 import { Button } from '../../../kit/button.tsx';
 import { ReasonLine } from '../../../kit/reason-line.tsx';
 import { Mark, StandingWord } from '../../../kit/mark.tsx';
 
 /** How much a reason says: the worse the more; what proves nothing comes last. */
-const weightOf = (reason: Judgement): number => (reason.standing === 'unproven' ? -1 : severityOf(reason.standing));
+const weightOf = (reason: Judgment): number => (reason.standing === 'unproven' ? -1 : severityOf(reason.standing));
 
 /** The reasons worth saying first: those that decide, then the rest by weight; "no trend yet" is left for the thread screen. */
-function leading(reasons: readonly Judgement[]): Judgement[] {
+function leading(reasons: readonly Judgment[]): Judgment[] {
   return reasons
     .filter((r) => r.because.code !== 'trend-too-short' && r.because.code !== 'no-plate-limit-for-wire')
     .sort((a, b) => weightOf(b) - weightOf(a) || Number(b.basis === 'plate') - Number(a.basis === 'plate'));
@@ -79,12 +79,12 @@ export function VerdictWords({
 }
 
 /** What the verdict asks for, where it asks for something now. */
-function AskedFor({ verdict }: { verdict: Judgement }) {
+function AskedFor({ verdict }: { verdict: Judgment }) {
   const ask = askOf(verdict);
   return ask === 'nothing' || ask === 'look-again' ? null : <strong>{ASK_WORDS[ask]}</strong>;
 }
 
-const ReasonList = ({ reasons }: { reasons: readonly Judgement[] }) =>
+const ReasonList = ({ reasons }: { reasons: readonly Judgment[] }) =>
   reasons.map((r) => (
     <div key={r.because.code} className="flex items-start gap-2">
       <span className="mt-0.5">

@@ -1,6 +1,6 @@
 import type { Unit } from '../quantity/unit.ts';
 import type { Limits } from '../verdict/limits.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 import type { Because, Position } from '../verdict/reasons.ts';
 import type { Standing } from '../verdict/standing.ts';
 
@@ -41,7 +41,7 @@ function reasonFor(value: number, limits: Known, place: ReturnType<typeof placeO
 }
 
 /** Judges a value against the limits from plate and policy, all in the reading's unit; 'unproven' when there are none. */
-export function judgeAgainstPlate(value: number, limits: Limits, unit: Unit): Judgement {
+export function judgeAgainstPlate(value: number, limits: Limits, unit: Unit): Judgment {
   if (!limits.known) return { basis: 'plate', standing: 'unproven', limit: null, because: limits.because };
   const place = placeOf(value, limits);
   return {

@@ -1,7 +1,7 @@
 import type { Point } from '../equipment/component.ts';
 import type { Day } from '../quantity/day.ts';
 import { isNumeric, type JudgedReading } from '../readings/contract/reading.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { severityOf, type Standing } from '../verdict/standing.ts';
 import { judge, type JudgeContext, type NumericPart, type Verdict } from './judge.ts';
@@ -13,8 +13,8 @@ export interface ThreadState {
   readonly point: Point;
   readonly standing: Standing;
   /** The reason that decides. */
-  readonly lead: Judgement;
-  readonly reasons: readonly Judgement[];
+  readonly lead: Judgment;
+  readonly reasons: readonly Judgment[];
   /** What judging the latest number looked at; null when there are only findings. */
   readonly numeric: NumericPart | null;
   readonly lastDay: Day;

@@ -1,5 +1,5 @@
 import type { Plate } from '../equipment/plate.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 import { signsOf, type Sign } from './signs.ts';
 import type { ThreadState } from './thread-state.ts';
 import { TOGETHER_IDS, type TogetherId } from '../verdict/together.ts';
@@ -52,13 +52,13 @@ export function readTogether(threads: readonly Readable[], plate: Plate): Togeth
 /** A chance after its odds have been multiplied. withOdds(0.5, 2) is 2/3. */
 export const withOdds = (chance: number, odds: number): number => (odds * chance) / (1 - chance + odds * chance);
 
-/** What the findings make of one thread's chance: the chance, and each finding that moved it as a judgement. */
+/** What the findings make of one thread's chance: the chance, and each finding that moved it as a judgment. */
 export function moveChance(
   thread: Readable,
   findings: readonly Together[],
-): { chance: number; judgements: readonly Judgement[] } {
+): { chance: number; judgments: readonly Judgment[] } {
   let { chance } = thread.state;
-  const judgements: Judgement[] = [];
+  const judgments: Judgment[] = [];
   for (const { rule, threads } of findings) {
     const { bears, sparesItsEvidence } = TOGETHER[rule];
     const bearing = bears.find((b) => isOf(thread.state, b));
@@ -67,12 +67,12 @@ export function moveChance(
     const before = chance;
     // What is past its limit, or has no chance stated, is moved by nothing.
     if (chance > 0 && chance < 1) chance = withOdds(chance, bearing.odds);
-    judgements.push({
+    judgments.push({
       basis: 'together',
       standing: 'sound',
       limit: null,
       because: { code: 'together', numbers: { rule, before, after: chance } },
     });
   }
-  return { chance, judgements };
+  return { chance, judgments };
 }

@@ -12,7 +12,7 @@ import { learnThreadPrior } from '../series/learn-prior.ts';
 import { mixtureMean } from '../series/mixture.ts';
 import type { Crossing } from '../series/outlook.ts';
 import { upTo } from '../series/ready-thread.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 import { DEFAULT_POLICY, type Policy } from '../verdict/policy.ts';
 import { worstOf, type Standing } from '../verdict/standing.ts';
 import { judgeByTrend, priorFor } from './by-trend.ts';
@@ -46,7 +46,7 @@ export interface ThreadOutlook {
   /** Days at which that chance is 10, 50 and 90 %. */
   readonly crossing: Crossing | null;
   readonly standing: Standing;
-  readonly reasons: readonly Judgement[];
+  readonly reasons: readonly Judgment[];
 }
 
 export interface NoThreadOutlook {
@@ -155,7 +155,7 @@ export function threadOutlook(
   const policy = asked.policy ?? DEFAULT_POLICY;
   const prepared = prepare(asked, policy);
   if ('outcome' in prepared) return prepared;
-  const { judgements, outlook } = judgeByTrend(prepared, { prior: asked.prior, nextRound: asked.at, policy });
+  const { judgments, outlook } = judgeByTrend(prepared, { prior: asked.prior, nextRound: asked.at, policy });
   return {
     outcome: 'outlook',
     expected: outlook?.expected ?? null,
@@ -163,7 +163,7 @@ export function threadOutlook(
     high80: outlook?.high80 ?? null,
     chancePastLimit: outlook?.chancePastLimit ?? null,
     crossing: outlook?.crossing ?? null,
-    standing: worstOf(judgements.map((j) => j.standing)),
-    reasons: judgements,
+    standing: worstOf(judgments.map((j) => j.standing)),
+    reasons: judgments,
   };
 }

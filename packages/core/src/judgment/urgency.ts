@@ -2,7 +2,7 @@ import type { Point, Slot } from '../equipment/component.ts';
 import { isHeatPump, type SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
 import { seasonOf } from '../quantity/season.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 
 /**
  * What it costs when a part fails before the next round, 0 to 1: a compressor is the most, a weak fan section the
@@ -41,19 +41,19 @@ const POINT_SHARE: Readonly<Partial<Record<Slot, Readonly<Partial<Record<Point, 
 
 const CHANCE_WHEN_WATCHED = 0.25;
 
-function chanceFrom(judgement: Judgement): number {
-  if (judgement.because.code === 'trend') return judgement.because.numbers.chance;
-  if (judgement.because.code === 'odd-point') return Math.max(CHANCE_WHEN_WATCHED, judgement.because.numbers.chance);
-  if (judgement.standing === 'stop' || judgement.standing === 'act') return 1;
-  return judgement.standing === 'watch' ? CHANCE_WHEN_WATCHED : 0;
+function chanceFrom(judgment: Judgment): number {
+  if (judgment.because.code === 'trend') return judgment.because.numbers.chance;
+  if (judgment.because.code === 'odd-point') return Math.max(CHANCE_WHEN_WATCHED, judgment.because.numbers.chance);
+  if (judgment.standing === 'stop' || judgment.standing === 'act') return 1;
+  return judgment.standing === 'watch' ? CHANCE_WHEN_WATCHED : 0;
 }
 
 /** A value that nears its limit says less than where its thread is heading, once that is known. */
-const isSaidBetterByTrend = ({ basis, standing }: Judgement): boolean =>
+const isSaidBetterByTrend = ({ basis, standing }: Judgment): boolean =>
   standing === 'watch' && (basis === 'plate' || basis === 'baseline');
 
 /** The chance, 0 to 1, that the part is past its limit by the next round, as the most telling of its reasons has it. */
-export function chanceOf(reasons: readonly Judgement[]): number {
+export function chanceOf(reasons: readonly Judgment[]): number {
   const hasTrend = reasons.some((r) => r.because.code === 'trend');
   const telling = hasTrend ? reasons.filter((r) => !isSaidBetterByTrend(r)) : reasons;
   return Math.max(0, ...telling.map(chanceFrom));
@@ -98,17 +98,17 @@ export function servesIn(season: 'cooling' | 'heating', slot: Slot, systemKind: 
 
 /** How much a part's season weighs until the next round: a part that cools matters most when that lies behind a summer. */
 function seasonWeight(slot: Slot, { systemKind, nextRound }: Serving): number {
-  // What lies before an autumn round is a summer.
-  const ahead = seasonOf(nextRound) === 'autumn' ? 'cooling' : 'heating';
+  // What lies before a fall round is a summer.
+  const ahead = seasonOf(nextRound) === 'fall' ? 'cooling' : 'heating';
   return servesIn(ahead, slot, systemKind) ? 1 : OUT_OF_SEASON;
 }
 
 /**
  * How urgent a thread is, 0 to 2: chance × consequence × season, with one added for what is unsafe to run. A compressor
- * outranks a fan capacitor, a summer without cooling an autumn without it.
+ * outranks a fan capacitor, a summer without cooling a fall without it.
  */
 export function urgencyOf(
-  reasons: readonly Judgement[],
+  reasons: readonly Judgment[],
   slot: Slot,
   point: Point,
   serving: Serving,

@@ -1,7 +1,7 @@
 import type { Component } from '../equipment/component.ts';
 import { dayOf } from '../quantity/day.ts';
 import type { Reading } from '../readings/contract/reading.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 import { inlineThread } from './inline-thread.ts';
 import { DEFAULT_POLICY } from '../verdict/policy.ts';
 import { severityOf, standingOfPart, worstOf } from '../verdict/standing.ts';
@@ -148,15 +148,15 @@ describe('urgency', () => {
   });
 
   test('what only cools matters most before a summer, what only heats before a winter', () => {
-    const autumn = { systemKind: 'split-air-conditioner', nextRound: dayOf('2027-10-15') } as const;
+    const fall = { systemKind: 'split-air-conditioner', nextRound: dayOf('2027-10-15') } as const;
     const spring = { systemKind: 'split-air-conditioner', nextRound: dayOf('2027-04-15') } as const;
-    const [summer, winter] = [autumn, spring].map((s) => urgencyOf(act, 'run-capacitor', 'herm', s));
+    const [summer, winter] = [fall, spring].map((s) => urgencyOf(act, 'run-capacitor', 'herm', s));
     expect(summer).toBeGreaterThan(winter!);
-    const strips = (s: typeof spring | typeof autumn) => urgencyOf(act, 'electric-heat', 'total', s);
-    expect(strips(spring)).toBeGreaterThan(strips(autumn));
+    const strips = (s: typeof spring | typeof fall) => urgencyOf(act, 'electric-heat', 'total', s);
+    expect(strips(spring)).toBeGreaterThan(strips(fall));
     // A heat pump needs its compressor all year.
     expect(urgencyOf(act, 'compressor', 'common', heatPump)).toBe(
-      urgencyOf(act, 'compressor', 'common', { ...heatPump, nextRound: autumn.nextRound }),
+      urgencyOf(act, 'compressor', 'common', { ...heatPump, nextRound: fall.nextRound }),
     );
   });
 
@@ -178,7 +178,7 @@ describe('urgency', () => {
       day: nextRound,
     };
     const more = { perYear: -0.1, perYearPercent: -0.2, readings: 6, ownSharePercent: 80, fleet: 0, bends: false };
-    const trend: Judgement = {
+    const trend: Judgment = {
       basis: 'trend',
       standing: 'sound',
       limit: 37.6,

@@ -5,7 +5,7 @@ import { dayOf, type Day } from '../quantity/day.ts';
 import { dated, type DatedReading, type Reading } from '../readings/contract/reading.ts';
 import { numericKind } from '../readings/registry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { severityOf, standingOfPart, type Standing } from '../verdict/standing.ts';
 import type { SystemEvent } from './events.ts';
@@ -164,11 +164,11 @@ function moved<R extends Reading, C extends Component & { id: string }>(
   nextRound: Day,
   policy: Policy,
 ): SystemThread<R, C> {
-  const { chance, judgements } = moveChance(thread, findings);
-  if (judgements.length === 0) return thread;
+  const { chance, judgments } = moveChance(thread, findings);
+  if (judgments.length === 0) return thread;
   const { state, component } = thread;
   const due = chance >= policy.trend.watchChance && severityOf(state.standing) < severityOf('watch');
-  const reasons = [...state.reasons, ...judgements.map((j) => (due ? { ...j, standing: 'watch' as const } : j))];
+  const reasons = [...state.reasons, ...judgments.map((j) => (due ? { ...j, standing: 'watch' as const } : j))];
   const last = reasons.at(-1);
   return {
     ...thread,
@@ -201,9 +201,9 @@ export interface PartAssessment<R extends Reading = Reading, C = Component & { i
   readonly chance: number;
   /** The one that leads first; empty without a reading. */
   readonly threads: readonly SystemThread<R, C>[];
-  readonly lead: Judgement | null;
+  readonly lead: Judgment | null;
   /** What else is wrong by the leading thread. */
-  readonly also: readonly Judgement[];
+  readonly also: readonly Judgment[];
 }
 
 function assessPart<R extends Reading, C extends Component & { id: string }>(

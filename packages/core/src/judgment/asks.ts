@@ -1,6 +1,6 @@
 import type { Ask } from '../verdict/asks.ts';
 import { isFinding, type FindingCode } from '../verdict/findings.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 import type { ReasonNumbers } from '../verdict/reasons.ts';
 import type { Rule } from '../verdict/rules.ts';
 
@@ -44,7 +44,7 @@ const OF_FINDINGS: Readonly<Partial<Record<FindingCode, Ask>>> = {
   'section-shorted': 'replace',
 };
 
-function ofFindings(codes: readonly string[], standing: Judgement['standing']): Ask {
+function ofFindings(codes: readonly string[], standing: Judgment['standing']): Ask {
   const first = codes.find(isFinding);
   return (first && OF_FINDINGS[first]) ?? (standing === 'act' ? 'find-cause' : 'look-again');
 }
@@ -57,7 +57,7 @@ function ofWindow({ rule, side, position }: ReasonNumbers['against-window']): As
   return PAST[rule]?.[side === 'lower' ? 'low' : 'high'] ?? 'find-cause';
 }
 
-function whenNotSound({ because, standing }: Judgement): Ask {
+function whenNotSound({ because, standing }: Judgment): Ask {
   if (because.code === 'finding') return ofFindings(because.numbers.found, standing);
   if (because.code === 'against-rating') return ofRating(because.numbers);
   if (because.code === 'against-window') return ofWindow(because.numbers);
@@ -66,9 +66,9 @@ function whenNotSound({ because, standing }: Judgement): Ask {
   return standing === 'act' ? 'find-cause' : 'look-again';
 }
 
-/** What a judgement asks for: nothing where all is well or nothing is known, and off where it may not run. */
-export function askOf(judgement: Judgement): Ask {
-  if (judgement.standing === 'stop') return 'switch-off';
-  if (judgement.standing === 'sound' || judgement.standing === 'unproven') return 'nothing';
-  return whenNotSound(judgement);
+/** What a judgment asks for: nothing where all is well or nothing is known, and off where it may not run. */
+export function askOf(judgment: Judgment): Ask {
+  if (judgment.standing === 'stop') return 'switch-off';
+  if (judgment.standing === 'sound' || judgment.standing === 'unproven') return 'nothing';
+  return whenNotSound(judgment);
 }

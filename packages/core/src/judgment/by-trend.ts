@@ -6,15 +6,15 @@ import type { Limit, Outlook } from '../series/outlook.ts';
 import { upTo } from '../series/ready-thread.ts';
 import { threadAhead } from '../series/thread-ahead.ts';
 import type { Day } from '../quantity/day.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 import type { Limits } from '../verdict/limits.ts';
 import type { Policy } from '../verdict/policy.ts';
 import type { Standing } from '../verdict/standing.ts';
 import type { ComparedReading } from './compare-readings.ts';
 import type { PreparedSeries } from './prepare-series.ts';
 
-export interface TrendJudgement {
-  readonly judgements: readonly Judgement[];
+export interface TrendJudgment {
+  readonly judgments: readonly Judgment[];
   readonly fit: ThreadFit | null;
   readonly outlook: Outlook | null;
   /** Readings that were set aside as odd: their places among those compared. */
@@ -44,7 +44,7 @@ function wearLimit(kind: NumericKind, limits: Limits): Limit {
 export const priorFor = (kind: NumericKind, point: string, prior: FleetPrior | undefined): ThreadPrior =>
   own(prior ?? {}, threadClassOf(kind, point)) ?? startingPrior(kind);
 
-const judgement = (standing: Standing, because: Judgement['because'], limit: number | null = null): Judgement => ({
+const judgment = (standing: Standing, because: Judgment['because'], limit: number | null = null): Judgment => ({
   basis: 'trend',
   standing,
   limit,
@@ -68,11 +68,11 @@ function judgeOutlook(
   reference: number,
   prior: ThreadPrior,
   policy: Policy,
-): Judgement {
+): Judgment {
   const perYear = fit.drift * reference;
   const chance = ahead.chancePastLimit;
   if (chance === null) {
-    return judgement('unproven', {
+    return judgment('unproven', {
       code: 'trend-without-limit',
       numbers: { perYear, readings: fit.n, unit: kind.unit },
     });
@@ -83,10 +83,10 @@ function judgeOutlook(
   const few = fit.n < leastReadings;
   if (few && chance >= watchChance && chance < actChance) {
     const numbers = { chance, readings: fit.n, limit, side, by: settledBy(kind, ahead.expected), unit: kind.unit };
-    return judgement('unproven', { code: 'trend-open', numbers }, limit);
+    return judgment('unproven', { code: 'trend-open', numbers }, limit);
   }
   const standing = chance >= actChance && !few ? 'act' : chance >= watchChance ? 'watch' : 'sound';
-  return judgement(
+  return judgment(
     standing,
     {
       code: 'trend',
@@ -120,15 +120,15 @@ function nearerSide(limits: Limit, expected: number): 'lower' | 'upper' {
   return expected - lower < upper - expected ? 'lower' : 'upper';
 }
 
-/** The last step that counts as one, as a judgement: watched while it is news and went the way wear would. */
-function stepJudgement(kind: NumericKind, fit: ThreadFit, compared: readonly ComparedReading[]): Judgement | null {
+/** The last step that counts as one, as a judgment: watched while it is news and went the way wear would. */
+function stepJudgment(kind: NumericKind, fit: ThreadFit, compared: readonly ComparedReading[]): Judgment | null {
   const at = fit.stepChances.findLastIndex((chance) => chance > TAKEN_FOR_TRUE);
   const [before, after, newest] = [compared[at - 1], compared[at], compared.at(-1)];
   if (!before || !after || !newest) return null;
   const moved = after.value - before.value;
   const bad = kind.wear === 'either' || (kind.wear === 'falls' ? moved < 0 : moved > 0);
   const isNews = newest.reading.day - after.reading.day <= NEWS_FOR;
-  return judgement(bad && isNews ? 'watch' : 'sound', {
+  return judgment(bad && isNews ? 'watch' : 'sound', {
     code: 'stepped',
     numbers: {
       from: before.value,
@@ -140,7 +140,7 @@ function stepJudgement(kind: NumericKind, fit: ThreadFit, compared: readonly Com
   });
 }
 
-function oddJudgement(series: PreparedSeries, fit: ThreadFit, thread: ThreadPrior, chance: number, policy: Policy) {
+function oddJudgment(series: PreparedSeries, fit: ThreadFit, thread: ThreadPrior, chance: number, policy: Policy) {
   const { compared, reference, kind, ready } = series;
   const newest = compared.at(-1);
   const at = fit.n - 1;
@@ -149,7 +149,7 @@ function oddJudgement(series: PreparedSeries, fit: ThreadFit, thread: ThreadPrio
   const last = compared.at(-2);
   if (!without || !last) return null;
   const expected = threadAhead(without, last.reading.day, reference, {}, newest.reading.day).expected;
-  return judgement('watch', {
+  return judgment('watch', {
     code: 'odd-point',
     numbers: { value: newest.value, expected, chance, unit: kind.unit },
   });
@@ -161,25 +161,25 @@ function oddJudgement(series: PreparedSeries, fit: ThreadFit, thread: ThreadPrio
  * measured again. With fewer readings than the policy's least it never says 'act', and says 'unproven' while the chance
  * is open. Values in the kind's unit under common conditions; days since 1970.
  */
-export function judgeByTrend(series: PreparedSeries, context: TrendContext): TrendJudgement {
+export function judgeByTrend(series: PreparedSeries, context: TrendContext): TrendJudgment {
   const { kind, about, compared, limits, reference, ready } = series;
   const { policy, nextRound } = context;
   const newest = compared.at(-1);
   if (compared.length < 2 || !newest) {
     const numbers = { readings: compared.length, least: 2, by: settledBy(kind, newest?.value ?? reference) };
-    const judgements = [judgement('unproven', { code: 'trend-too-short', numbers })];
-    return { judgements, fit: null, outlook: null, setAside: [] };
+    const judgments = [judgment('unproven', { code: 'trend-too-short', numbers })];
+    return { judgments, fit: null, outlook: null, setAside: [] };
   }
   const prior = priorFor(kind, about.point, context.prior);
   const fit = fitThread(ready, prior);
-  if (!fit) return { judgements: [], fit: null, outlook: null, setAside: [] };
+  if (!fit) return { judgments: [], fit: null, outlook: null, setAside: [] };
   const limit = wearLimit(kind, limits);
   const outlook = threadAhead(fit, newest.reading.day, reference, limit, nextRound);
-  const odd = oddJudgement(series, fit, prior, outlook.chancePastLimit ?? 0, policy);
-  const stepped = odd ? null : stepJudgement(kind, fit, compared);
+  const odd = oddJudgment(series, fit, prior, outlook.chancePastLimit ?? 0, policy);
+  const stepped = odd ? null : stepJudgment(kind, fit, compared);
   const ahead = odd ? null : judgeOutlook(kind, fit, outlook, limit, reference, prior, policy);
   return {
-    judgements: [odd, stepped, ahead].filter((j) => j !== null),
+    judgments: [odd, stepped, ahead].filter((j) => j !== null),
     fit,
     outlook: odd ? null : outlook,
     setAside: fit.oddChances.flatMap((chance, i) => (chance > TAKEN_FOR_TRUE ? [i] : [])),

@@ -10,7 +10,7 @@ import type { FleetPrior } from '../series/drift-prior.ts';
 import type { ThreadFit } from '../series/fit-thread.ts';
 import type { Outlook } from '../series/outlook.ts';
 import { standingOfFindings } from '../verdict/findings.ts';
-import type { Judgement } from '../verdict/judgement.ts';
+import type { Judgment } from '../verdict/judgment.ts';
 import type { Limits } from '../verdict/limits.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { severityOf, worstOf, type Standing } from '../verdict/standing.ts';
@@ -52,10 +52,10 @@ export interface NumericPart {
   readonly setAside: readonly number[];
 }
 
-/** A verdict: the worst of its judgements first, then all of them. */
-export interface Verdict extends Judgement {
+/** A verdict: the worst of its judgments first, then all of them. */
+export interface Verdict extends Judgment {
   readonly value: number | null;
-  readonly reasons: readonly Judgement[];
+  readonly reasons: readonly Judgment[];
   readonly numeric: NumericPart | null;
 }
 
@@ -63,7 +63,7 @@ export interface Verdict extends Judgement {
 export class UnknownReadingKind extends Error {}
 
 /** Judges findings by their table: as the worst of them. Null when nothing was found. */
-function judgeFindings({ findings, point }: JudgedReading): Judgement | null {
+function judgeFindings({ findings, point }: JudgedReading): Judgment | null {
   if (findings.length === 0) return null;
   const because = { code: 'finding', numbers: { found: findings, point } } as const;
   return { basis: 'finding', standing: standingOfFindings(findings), limit: null, because };
@@ -77,11 +77,11 @@ function judgeBaseline(
   failed: boolean,
   about: About,
   policy: Policy,
-): Judgement | null {
+): Judgment | null {
   if (!kind.judgeBaseline) return null;
   if (!baseline || isFirst) {
     // What has failed already is nothing to hold later readings against.
-    const because: Judgement['because'] =
+    const because: Judgment['because'] =
       isFirst && !failed
         ? { code: 'is-the-baseline', numbers: { value: compared.value, unit: kind.unit } }
         : { code: 'no-baseline-yet', numbers: { readings: 0 } };
@@ -98,13 +98,13 @@ function judgeBaseline(
 }
 
 /** What a value past its limit costs, beside the verdict that it is past it. */
-function costOf(kind: NumericKind, value: number, about: About): Judgement | null {
+function costOf(kind: NumericKind, value: number, about: About): Judgment | null {
   const because = kind.costs?.(value, about);
   return because ? { basis: 'cross-check', standing: 'act', limit: null, because } : null;
 }
 
 /** The overall standing: whatever is wrong comes first; else the plate decides, or for some kinds the baseline may. */
-function combine(reasons: readonly Judgement[], kind: ReadingKind, point: Point): Standing {
+function combine(reasons: readonly Judgment[], kind: ReadingKind, point: Point): Standing {
   const worst = worstOf(reasons.map((r) => r.standing));
   if (severityOf(worst) > severityOf('unproven')) return worst;
   const byBaseline = kind.type === 'number' && kind.baselineDecides?.(point);
@@ -112,8 +112,8 @@ function combine(reasons: readonly Judgement[], kind: ReadingKind, point: Point)
   return reasons.some((r) => deciding.includes(r.basis) && r.standing === 'sound') ? 'sound' : 'unproven';
 }
 
-const isAtLeast = (judgement: Judgement | null, standing: Standing): boolean =>
-  judgement !== null && severityOf(judgement.standing) >= severityOf(standing);
+const isAtLeast = (judgment: Judgment | null, standing: Standing): boolean =>
+  judgment !== null && severityOf(judgment.standing) >= severityOf(standing);
 
 function judgeNumber(
   value: number,
@@ -139,7 +139,7 @@ function judgeNumber(
     plate.standing === 'act' ? costOf(kind, value, about) : null,
     kind.acrossPoints?.({ ...context.companions, [point]: value }) ?? null,
     // A part that is open has no trend.
-    ...(isAtLeast(found, 'watch') ? [] : (trend?.judgements ?? [])),
+    ...(isAtLeast(found, 'watch') ? [] : (trend?.judgments ?? [])),
   ].filter((r) => r !== null);
   return conclude(reasons, kind, point, value, {
     baseline: series.baseline,
@@ -153,7 +153,7 @@ function judgeNumber(
 }
 
 function conclude(
-  reasons: readonly Judgement[],
+  reasons: readonly Judgment[],
   kind: ReadingKind,
   point: Point,
   value: number | null,
@@ -161,7 +161,7 @@ function conclude(
 ): Verdict {
   const standing = combine(reasons, kind, point);
   const lead = reasons.find((r) => r.standing === standing) ?? reasons[0];
-  if (!lead) throw new UnknownReadingKind(`${kind.id} gives no judgement for what was found`);
+  if (!lead) throw new UnknownReadingKind(`${kind.id} gives no judgment for what was found`);
   return { ...lead, standing, value, reasons, numeric };
 }
 
