@@ -47,8 +47,8 @@ export default tseslint.config(
     rules: reactHooks.configs.recommended.rules,
   },
   {
-    files: ['**/*.tsx', '**/*.test.ts', 'e2e/**'],
-    // A screen's markup and a suite of tests are lists, not logic.
+    files: ['**/*.test.{ts,tsx}', 'e2e/**'],
+    // A suite of tests is a list, not logic.
     rules: { 'max-lines-per-function': 'off' },
   },
   {

@@ -68,27 +68,85 @@ const ChangeLine = ({ change: c }: { change: RoundChange }) => (
   </li>
 );
 
-function Close({ system, record, view }: Extract<RoundScreenData, { status: 'here' }>) {
-  const navigate = useNavigate();
-  const session = useQuery(queries.session());
+/** What changed, worst first: what is worth telling, or all of it on asking. */
+function Changes({ changes }: { changes: readonly RoundChange[] }) {
   const [showAll, setShowAll] = useState(false);
-  const policy = session.data?.firm.policy;
-  const changes = policy ? roundChanges(system, record.visitId, view) : [];
   const telling = changes.filter(isTelling);
-  const shown = showAll ? changes : telling;
-  const base = roundBase(record);
-  const missing = missingFields(view.stops).length;
+  return (
+    <div>
+      <ol className="border-t border-rule">
+        {(showAll ? changes : telling).map((c) => (
+          <ChangeLine key={c.key} change={c} />
+        ))}
+      </ol>
+      {changes.length > telling.length && (
+        <Button look="quiet" className="!px-0" onClick={() => setShowAll(!showAll)}>
+          {showAll ? 'Only what is worth telling' : `All ${changes.length} readings`}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+type Here = Extract<RoundScreenData, { status: 'here' }>;
+
+const Note = ({ record }: Pick<Here, 'record'>) => (
+  <div className="grid gap-1">
+    <label htmlFor="note" className="label">
+      Note for the office and the next visit
+    </label>
+    <textarea
+      id="note"
+      rows={3}
+      maxLength={2000}
+      value={record.note}
+      onChange={(e) => void change(record.visitId, (r) => ({ ...r, note: e.target.value }))}
+      className="rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-3 text-[17px]"
+    />
+  </div>
+);
+
+/** What stands in the way of closing; null when nothing does. */
+function inTheWay({ record, view }: Pick<Here, 'record' | 'view'>): string | null {
   const loose = stillLoose(record.looseEnds).length;
-  const inTheWay =
-    loose > 0
-      ? `${loose} ${loose === 1 ? 'thing hangs' : 'things hang'} loose: put back, or write why it stays.`
-      : missing > 0
-        ? 'Take or put off what is missing first.'
-        : null;
+  if (loose > 0)
+    return `${loose} ${loose === 1 ? 'thing hangs' : 'things hang'} loose: put back, or write why it stays.`;
+  return missingFields(view.stops).length > 0 ? 'Take or put off what is missing first.' : null;
+}
+
+function TheEnd({ system, record, view }: Here) {
+  const navigate = useNavigate();
+  const base = roundBase(record);
+  const why = inTheWay({ record, view });
   const close = () => {
     void closeRound(record.visitId, momentAfter(record.startedAt), record.note);
     void navigate(`/systems/${system.id}`);
   };
+  return (
+    <div className="flex flex-wrap items-center gap-3 pb-6">
+      <Button look="main" className="min-h-14 px-8 text-[18px]" disabled={why !== null} onClick={close}>
+        Close the round
+      </Button>
+      <ButtonLink to={`${base}/summary`} className="min-h-14">
+        Show the customer
+      </ButtonLink>
+      {why && <p className="font-semibold text-act">{why}</p>}
+      <Link
+        to={`${base}/${view.stops.at(-1)?.id ?? 'arrive'}`}
+        className="grid min-h-14 place-items-center px-3 font-semibold underline underline-offset-4"
+      >
+        Back to the readings
+      </Link>
+    </div>
+  );
+}
+
+function Close(here: Here) {
+  const { system, record, view } = here;
+  const session = useQuery(queries.session());
+  const changes = session.data ? roundChanges(system, record.visitId, view) : [];
+  const telling = changes.filter(isTelling).length;
+  const base = roundBase(record);
   return (
     <div className="grid flex-1 lg:grid-cols-[190px_1fr]">
       <div className="hidden border-r border-rule-strong lg:block">
@@ -98,58 +156,21 @@ function Close({ system, record, view }: Extract<RoundScreenData, { status: 'her
         <div>
           <p className="label">{systemLine(system)}</p>
           <h1 className="text-[28px] font-bold">
-            {telling.length === 0
+            {telling === 0
               ? 'Nothing changed since last time'
-              : `${telling.length} ${telling.length === 1 ? 'thing' : 'things'} to tell`}
+              : `${telling} ${telling === 1 ? 'thing' : 'things'} to tell`}
           </h1>
           <p className="text-soft">
             {changes.length} {changes.length === 1 ? 'reading' : 'readings'} held against the visits before.
           </p>
         </div>
-        <div>
-          <ol className="border-t border-rule">
-            {shown.map((c) => (
-              <ChangeLine key={c.key} change={c} />
-            ))}
-          </ol>
-          {changes.length > telling.length && (
-            <Button look="quiet" className="!px-0" onClick={() => setShowAll(!showAll)}>
-              {showAll ? 'Only what is worth telling' : `All ${changes.length} readings`}
-            </Button>
-          )}
-        </div>
+        <Changes changes={changes} />
         <CloseRepairs system={system} record={record} />
         <NotTaken record={record} stops={view.stops} base={base} />
         <PutOffList stops={view.stops} />
         <CloseLooseEnds record={record} />
-        <div className="grid gap-1">
-          <label htmlFor="note" className="label">
-            Note for the office and the next visit
-          </label>
-          <textarea
-            id="note"
-            rows={3}
-            maxLength={2000}
-            value={record.note}
-            onChange={(e) => void change(record.visitId, (r) => ({ ...r, note: e.target.value }))}
-            className="rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-3 text-[17px]"
-          />
-        </div>
-        <div className="flex flex-wrap items-center gap-3 pb-6">
-          <Button look="main" className="min-h-14 px-8 text-[18px]" disabled={inTheWay !== null} onClick={close}>
-            Close the round
-          </Button>
-          <ButtonLink to={`${base}/summary`} className="min-h-14">
-            Show the customer
-          </ButtonLink>
-          {inTheWay && <p className="font-semibold text-act">{inTheWay}</p>}
-          <Link
-            to={`${base}/${view.stops.at(-1)?.id ?? 'arrive'}`}
-            className="grid min-h-14 place-items-center px-3 font-semibold underline underline-offset-4"
-          >
-            Back to the readings
-          </Link>
-        </div>
+        <Note record={record} />
+        <TheEnd {...here} />
       </section>
     </div>
   );

@@ -39,6 +39,72 @@ export function TakeWorkedOut({
   );
 }
 
+function NameOf({ field: { planned, about } }: { field: RoundField }) {
+  return (
+    <div>
+      <h2 className="text-[16px] font-bold">{titleOn(planned.kind, planned.point, planned.component)}</h2>
+      <p className="label text-[14px]">
+        {planned.kind.plateLine(about)} · {planned.method.title}
+      </p>
+      {planned.component.isNew && <p className="text-sm font-semibold text-copper">New part, first readings</p>}
+    </div>
+  );
+}
+
+function PastOf({ field }: { field: RoundField }) {
+  const { kind } = field.planned;
+  return (
+    <>
+      {field.thread.points.length > 0 && (
+        <InlineThread
+          data={field.thread}
+          standing={field.verdict?.standing ?? 'unproven'}
+          kind={kind}
+          width={150}
+          height={44}
+        />
+      )}
+      {field.before[0] && (
+        <p className="label text-[13px]">
+          last {lastValues(field.before, kind, 1)}
+          {baselineWords(field)}
+        </p>
+      )}
+    </>
+  );
+}
+
+type Entry = ReturnType<typeof useEntry>;
+
+function NumbersOf({ field, active, entry }: { field: RoundField; active: boolean; entry: Entry }) {
+  const { kind, point, component, method } = field.planned;
+  const spot = (input: string): Spot => ({ key: field.key, input });
+  return (
+    <>
+      <UsualButton field={field} onTake={() => field.usual && entry.takeAll(field, field.usual) && entry.next()} />
+      {method.inputs.map((spec, index) => (
+        <div key={spec.id} className={active || index < 2 || field.texts[spec.id] ? '' : 'hidden'}>
+          {method.inputs.length > 1 && <p className="label text-[13px]">{spec.label}</p>}
+          <OneInput
+            spec={spec}
+            field={field}
+            entry={entry}
+            name={`${titleOn(kind, point, component)}, ${method.title}`}
+            describedBy={`verdict-${field.key}`}
+            autoFocus={active && index === 0}
+            onFocus={() => entry.focus(spot(spec.id))}
+            onNumberFocus={() => entry.focus(spot(spec.id))}
+          />
+        </div>
+      ))}
+      {method.inputs.length === 0 && (
+        <TakeWorkedOut field={field} onTake={entry.next} onFocus={() => entry.focus(spot(''))} />
+      )}
+      <WorkedOut field={field} />
+    </>
+  );
+}
+
 /** One reading at a wide screen: its name and past on the left, its numbers in the middle, its verdict on the right. */
 export function FieldRow({
   field,
@@ -49,77 +115,35 @@ export function FieldRow({
 }: {
   field: RoundField;
   active: boolean;
-  entry: ReturnType<typeof useEntry>;
+  entry: Entry;
   action?: ReactNode;
   children?: ReactNode;
 }) {
-  const { planned } = field;
-  const title = titleOn(planned.kind, planned.point, planned.component);
-  const below = `verdict-${field.key}`;
-  const isChoice = planned.method.inputs.length > 0 && planned.method.inputs.every((i) => i.type !== 'number');
-  const spot = (input: string): Spot => ({ key: field.key, input });
+  const { method } = field.planned;
+  const isChoice = method.inputs.length > 0 && method.inputs.every((i) => i.type !== 'number');
   return (
     <li
       data-place={field.key}
       data-status={statusOf(field)}
-      data-optional={planned.method.optional ?? false}
+      data-optional={method.optional ?? false}
       className={`border-b border-rule ${active ? '-mx-4 border-b-transparent bg-raised px-4 shadow-[inset_4px_0_0_var(--copper),0_0_0_1px_var(--rule-strong)]' : ''}`}
     >
       <div className="grid grid-cols-[minmax(150px,190px)_150px_minmax(150px,190px)_1fr] items-center gap-4 py-2.5">
-        <div>
-          <h2 className="text-[16px] font-bold">{title}</h2>
-          <p className="label text-[14px]">
-            {planned.kind.plateLine(field.about)} · {planned.method.title}
-          </p>
-          {planned.component.isNew && <p className="text-sm font-semibold text-copper">New part, first readings</p>}
-        </div>
+        <NameOf field={field} />
         <div className={isChoice ? 'hidden' : ''}>
-          {field.thread.points.length > 0 && (
-            <InlineThread
-              data={field.thread}
-              standing={field.verdict?.standing ?? 'unproven'}
-              kind={planned.kind}
-              width={150}
-              height={44}
-            />
-          )}
-          {field.before[0] && (
-            <p className="label text-[13px]">
-              last {lastValues(field.before, planned.kind, 1)}
-              {baselineWords(field)}
-            </p>
-          )}
+          <PastOf field={field} />
         </div>
         <div className={`grid gap-1.5 ${isChoice ? 'col-span-2' : ''}`}>
-          <UsualButton field={field} onTake={() => field.usual && entry.takeAll(field, field.usual) && entry.next()} />
-          {planned.method.inputs.map((spec, index) => (
-            <div key={spec.id} className={active || index < 2 || field.texts[spec.id] ? '' : 'hidden'}>
-              {planned.method.inputs.length > 1 && <p className="label text-[13px]">{spec.label}</p>}
-              <OneInput
-                spec={spec}
-                field={field}
-                entry={entry}
-                name={`${title}, ${planned.method.title}`}
-                describedBy={below}
-                autoFocus={active && index === 0}
-                onFocus={() => entry.focus(spot(spec.id))}
-                onNumberFocus={() => entry.focus(spot(spec.id))}
-              />
-            </div>
-          ))}
-          {planned.method.inputs.length === 0 && (
-            <TakeWorkedOut field={field} onTake={entry.next} onFocus={() => entry.focus(spot(''))} />
-          )}
-          <WorkedOut field={field} />
+          <NumbersOf field={field} active={active} entry={entry} />
         </div>
         <div className="grid gap-1 text-[15px]">
           <VerdictWords
             field={field}
-            id={below}
+            id={`verdict-${field.key}`}
             whole={false}
             active={active}
             onKeep={() => entry.keep(field)}
-            onPerhaps={(value) => entry.onText(field, planned.method.inputs[0]?.id ?? '', String(value))}
+            onPerhaps={(value) => entry.onText(field, method.inputs[0]?.id ?? '', String(value))}
           />
           {action}
         </div>

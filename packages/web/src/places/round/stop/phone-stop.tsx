@@ -1,8 +1,8 @@
 import { isOpenEntry, statusOf } from '../entry/status.ts';
-import { dayOf, isReplaceable, isTaken, toRestore, type RoundField } from '@yarnix/core';
+import { isReplaceable, isTaken, type RoundField } from '@yarnix/core';
 import { ArrowLeft, ArrowRight, X } from 'lucide-react';
 import { useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { OutboxStatus } from '../../../field/outbox-status.tsx';
 import { Button } from '../../../kit/button.tsx';
 import { Keypad } from '../../../kit/keypad.tsx';
@@ -14,13 +14,11 @@ import { PhotoButton } from '../../../field/photo-button.tsx';
 import { PutOffLine, PutOffReasons } from './put-off.tsx';
 import { ReplacePart } from './replace-part.tsx';
 import { runningShort } from './running-clock.tsx';
-import { beginStop } from './begin.ts';
-import { afterStop, reasonSuggested, type StopProps } from './stop-props.ts';
+import type { StopProps } from './stop-props.ts';
+import { useStop, type Stop } from './use-stop.ts';
 import { roundBase } from '../../../field/round-base.ts';
 import { spotsOf, useEntry, type Spot } from '../entry/use-entry.ts';
 import { UsualButton } from '../entry/usual.tsx';
-
-type Opened = 'replace' | 'put-off' | null;
 
 function PhoneHeader({ system, record, stop, at }: StopProps & { at: number }) {
   const running = runningShort(stop);
@@ -48,18 +46,17 @@ function PhoneHeader({ system, record, stop, at }: StopProps & { at: number }) {
 }
 
 /** The end of a stop: what is put back before going on. */
-function PhoneTail({ onNext, ...props }: StopProps & { onNext: () => void }) {
-  const ends = toRestore(props.record, props.stop);
+function PhoneTail({ record, stop: { ends, leave } }: Pick<StopProps, 'record'> & { stop: Stop }) {
   return (
     <>
       <div className="grid flex-1 content-start gap-2 overflow-y-auto px-4 py-4">
         <h1 className="text-[26px] font-bold">{ends.length > 0 ? 'Put back, one by one' : 'All put back'}</h1>
         {ends.map((end) => (
-          <PutBackButton key={end.id} record={props.record} end={end} />
+          <PutBackButton key={end.id} record={record} end={end} />
         ))}
       </div>
       <div className="p-4">
-        <Button look={ends.length > 0 ? 'plain' : 'main'} className="min-h-16 w-full text-[20px]" onClick={onNext}>
+        <Button look={ends.length > 0 ? 'plain' : 'main'} className="min-h-16 w-full text-[20px]" onClick={leave}>
           {ends.length > 0 ? 'Later, to the next stop' : 'To the next stop'}
         </Button>
       </div>
@@ -71,30 +68,29 @@ function PhoneTools({
   props: { record },
   field,
   index,
-  opened,
-  onOpen,
+  stop,
   onGo,
 }: {
   props: StopProps;
   field: RoundField;
   index: number;
-  opened: Opened;
-  onOpen: (what: Opened) => void;
+  stop: Stop;
   onGo: (to: number) => void;
 }) {
   const arrow = 'grid size-12 flex-none place-items-center';
+  const opened = stop.openedOf(field.key);
   return (
     <div className="flex items-center justify-between border-t border-rule px-1">
       <button type="button" aria-label="Reading before" className={arrow} onClick={() => onGo(index)}>
         <ArrowLeft size={22} />
       </button>
       {!isTaken(field) && opened === null && (
-        <Button look="quiet" className="!px-2" onClick={() => onOpen('put-off')}>
+        <Button look="quiet" className="!px-2" onClick={() => stop.open(field.key, 'put-off')}>
           Put off
         </Button>
       )}
       {isReplaceable(field.planned.component) && opened === null && (
-        <Button look="quiet" className="!px-2" onClick={() => onOpen('replace')}>
+        <Button look="quiet" className="!px-2" onClick={() => stop.open(field.key, 'replace')}>
           Part replaced
         </Button>
       )}
@@ -162,18 +158,20 @@ function nextWanted(stop: StopProps['stop'], index: number): number {
 /** One reading on the whole screen: its field above, its tools, and the pad at the thumb. */
 function PhoneReading({
   props,
+  stop,
   field,
   index,
   onGo,
 }: {
   props: StopProps;
+  stop: Stop;
   field: RoundField;
   index: number;
   onGo: (to: number) => void;
 }) {
   const { record, view } = props;
   const [input, setInput] = useState<string | null>(null);
-  const [opened, setOpened] = useState<Opened>(null);
+  const opened = stop.openedOf(field.key);
   const [listening, setListening] = useState(false);
   const [, setSearch] = useSearchParams();
   const first = spotsOf([field])[0] ?? null;
@@ -192,14 +190,12 @@ function PhoneReading({
       >
         {opened === 'replace' ? (
           <ReplacePart
-            part={field.planned.component}
-            visitId={record.visitId}
-            today={dayOf(new Date().toISOString())}
+            field={field}
+            record={record}
             policy={view.policy}
-            suggestedReason={reasonSuggested(field)}
             heading={<h1 className="text-[24px] font-bold">Part replaced</h1>}
             onDone={(newId) => {
-              setOpened(null);
+              stop.shut();
               if (newId) setSearch({ at: String(index + 1) }, { replace: true });
             }}
           />
@@ -226,7 +222,7 @@ function PhoneReading({
                 record={record}
                 field={field}
                 onDone={(isPutOff) => {
-                  setOpened(null);
+                  stop.shut();
                   if (isPutOff) onward();
                 }}
               />
@@ -234,7 +230,7 @@ function PhoneReading({
           </>
         )}
       </div>
-      <PhoneTools props={props} field={field} index={index} opened={opened} onOpen={setOpened} onGo={onGo} />
+      <PhoneTools props={props} field={field} index={index} stop={stop} onGo={onGo} />
       {opened === null && !listening && <PhonePad field={field} entry={entry} />}
     </>
   );
@@ -243,18 +239,17 @@ function PhoneReading({
 /** A stop on a phone: its head first, then one reading at a time above the keypad, then what is put back. */
 export function PhoneStop(props: StopProps) {
   const { record, stop } = props;
-  const navigate = useNavigate();
+  const shared = useStop(props, { replace: true });
   const [search, setSearch] = useSearchParams();
   const at = Math.max(0, Number(search.get('at') ?? 0) || 0);
   const field = stop.fields[at - 1];
-  const leave = () => void navigate(afterStop(props), { replace: true });
   const go = (to: number) => {
     const past = to > stop.fields.length;
-    if (past && toRestore(record, stop).length === 0) leave();
+    if (past && shared.ends.length === 0) shared.leave();
     else setSearch({ at: String(Math.min(Math.max(0, to), stop.fields.length + 1)) }, { replace: true });
   };
   const begin = () => {
-    beginStop(record, stop);
+    shared.begin();
     go(1);
   };
   return (
@@ -262,9 +257,9 @@ export function PhoneStop(props: StopProps) {
       <PhoneHeader {...props} at={at} />
       <LooseEndsBar record={record} />
       {at > stop.fields.length ? (
-        <PhoneTail {...props} onNext={leave} />
+        <PhoneTail record={record} stop={shared} />
       ) : field ? (
-        <PhoneReading key={field.key} props={props} field={field} index={at - 1} onGo={go} />
+        <PhoneReading key={field.key} props={props} stop={shared} field={field} index={at - 1} onGo={go} />
       ) : (
         <PhoneHead {...props} onBegin={begin} />
       )}

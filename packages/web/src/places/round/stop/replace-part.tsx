@@ -6,9 +6,11 @@ import {
   ratingOf,
   sayReplacement,
   SLOT_NAMES,
-  type Day,
+  dayOf,
   type Policy,
   type RoundComponent,
+  type RoundField,
+  type RoundRecord,
 } from '@yarnix/core';
 import { useState, type ReactNode } from 'react';
 import { v7 } from 'uuid';
@@ -16,25 +18,10 @@ import { fitPart } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { Field } from '../../../kit/field.tsx';
 import { RatingReadout } from '../../../kit/rating-readout.tsx';
+import { reasonSuggested } from './stop-props.ts';
 
-/** "Part replaced": the new label is read as it is typed and held against the replacement rule; then its life begins. */
-export function ReplacePart({
-  part,
-  visitId,
-  today,
-  policy,
-  suggestedReason,
-  heading,
-  onDone,
-}: {
-  part: RoundComponent;
-  visitId: string;
-  today: Day;
-  policy: Policy;
-  suggestedReason: string;
-  heading: ReactNode;
-  onDone: (newId: string | null) => void;
-}) {
+/** What is typed of a new part, and how it stands to the old one by the replacement rule. */
+function useReplacement(part: RoundComponent, policy: Policy, suggestedReason: string) {
   const [rating, setRating] = useState(part.plate.rating ?? '');
   const [reason, setReason] = useState(suggestedReason);
   const [overrule, setOverrule] = useState('');
@@ -47,17 +34,36 @@ export function ReplacePart({
   const refused = verdict?.verdict === 'refused';
   const rated = hasRating(part);
   const ready = (!rated || read.outcome === 'rating') && reason.trim() !== '' && (!refused || overrule.trim() !== '');
+  return { rating, setRating, reason, setReason, overrule, setOverrule, verdict, refused, rated, ready };
+}
 
+/** "Part replaced": the new label is read as it is typed and held against the replacement rule; then its life begins. */
+export function ReplacePart({
+  field,
+  record,
+  policy,
+  heading,
+  onDone,
+}: {
+  field: RoundField;
+  record: RoundRecord;
+  policy: Policy;
+  heading: ReactNode;
+  onDone: (newId: string | null) => void;
+}) {
+  const part = field.planned.component;
+  const { visitId } = record;
+  const typed = useReplacement(part, policy, reasonSuggested(field));
+  const { rated, verdict, refused, ready } = typed;
   const fit = () => {
     const id = v7();
-    const overruled = refused ? { overruledBecause: overrule.trim() } : {};
     void fitPart(visitId, id, {
       replaces: part.id,
-      fittedOn: isoOf(today),
-      plate: rated ? { rating: rating.trim() } : {},
-      reason: reason.trim(),
+      fittedOn: isoOf(dayOf(new Date().toISOString())),
+      plate: rated ? { rating: typed.rating.trim() } : {},
+      reason: typed.reason.trim(),
       visitId,
-      ...overruled,
+      ...(refused ? { overruledBecause: typed.overrule.trim() } : {}),
     });
     onDone(id);
   };
@@ -74,21 +80,25 @@ export function ReplacePart({
       {rated && (
         <Field
           label="What the new label says"
-          value={rating}
+          value={typed.rating}
           autoFocus
-          onChange={(e) => setRating(e.target.value)}
-          hint={<RatingReadout text={rating} />}
+          onChange={(e) => typed.setRating(e.target.value)}
+          hint={<RatingReadout text={typed.rating} />}
         />
       )}
       {verdict && <p className={refused ? 'font-semibold text-act' : ''}>{sayReplacement(verdict)}</p>}
       {refused && (
-        <Field label="Fitted all the same, because" value={overrule} onChange={(e) => setOverrule(e.target.value)} />
+        <Field
+          label="Fitted all the same, because"
+          value={typed.overrule}
+          onChange={(e) => typed.setOverrule(e.target.value)}
+        />
       )}
       <Field
         label="Why the old one came out"
-        value={reason}
+        value={typed.reason}
         autoFocus={!rated}
-        onChange={(e) => setReason(e.target.value)}
+        onChange={(e) => typed.setReason(e.target.value)}
       />
       <p className="text-sm text-soft">
         {rated

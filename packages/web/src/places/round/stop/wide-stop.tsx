@@ -1,7 +1,6 @@
 import { isOpenEntry } from '../entry/status.ts';
-import { dayOf, hasBegun, isReplaceable, isTaken, sayOutdoorProblem, toRestore, type RoundField } from '@yarnix/core';
+import { isReplaceable, isTaken, sayOutdoorProblem, type RoundField } from '@yarnix/core';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 import { change } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { Keypad } from '../../../kit/keypad.tsx';
@@ -14,38 +13,26 @@ import { PhotoButton } from '../../../field/photo-button.tsx';
 import { PutOffLine, PutOffReasons } from './put-off.tsx';
 import { ReplacePart } from './replace-part.tsx';
 import { RunningClock } from './running-clock.tsx';
-import { beginStop } from './begin.ts';
-import { afterStop, reasonSuggested, systemLine, type StopProps } from './stop-props.ts';
+import { systemLine, type StopProps } from './stop-props.ts';
 import { roundBase } from '../../../field/round-base.ts';
+import { useStop, type Stop } from './use-stop.ts';
 import { StopRail } from './stop-rail.tsx';
 import { spotsOf, useEntry, type Spot } from '../entry/use-entry.ts';
 
-type Opened = { readonly key: string; readonly what: 'replace' | 'put-off' } | null;
-
 /** What else can be done with the reading at hand: listen to a probe, put it off, replace its part. */
-function FieldActions({
-  props: { record, view },
-  field,
-  opened,
-  onOpen,
-}: {
-  props: StopProps;
-  field: RoundField;
-  opened: Opened;
-  onOpen: (opened: Opened) => void;
-}) {
-  if (opened?.key === field.key && opened.what === 'put-off')
-    return <PutOffReasons record={record} field={field} onDone={() => onOpen(null)} />;
+function FieldActions({ props: { record, view }, field, stop }: { props: StopProps; field: RoundField; stop: Stop }) {
+  const opened = stop.openedOf(field.key);
+  if (opened === 'put-off') return <PutOffReasons record={record} field={field} onDone={stop.shut} />;
   return (
     <div className="flex flex-wrap items-start gap-x-3">
       {isOpenEntry(field) && <Listen record={record} view={view} field={field} />}
       {isOpenEntry(field) && (
-        <Button look="quiet" className="!px-0" onClick={() => onOpen({ key: field.key, what: 'put-off' })}>
+        <Button look="quiet" className="!px-0" onClick={() => stop.open(field.key, 'put-off')}>
           Put off
         </Button>
       )}
-      {isReplaceable(field.planned.component) && opened?.key !== field.key && (
-        <Button look="quiet" className="!px-0" onClick={() => onOpen({ key: field.key, what: 'replace' })}>
+      {isReplaceable(field.planned.component) && opened === null && (
+        <Button look="quiet" className="!px-0" onClick={() => stop.open(field.key, 'replace')}>
           Part replaced
         </Button>
       )}
@@ -54,8 +41,7 @@ function FieldActions({
 }
 
 /** What is put back before leaving this stop. */
-const Restores = ({ record, stop }: StopProps) => {
-  const ends = toRestore(record, stop);
+const Restores = ({ record, ends }: Pick<StopProps, 'record'> & Pick<Stop, 'ends'>) => {
   if (ends.length === 0) return null;
   return (
     <section className="mt-4 grid gap-1.5 border-l-[3px] border-copper pl-3">
@@ -104,12 +90,10 @@ function Aside({ record, view, stop, entry }: StopProps & { entry: ReturnType<ty
 /** A stop at a wide screen: stops left, readings in the middle, conditions and keypad right. */
 export function WideStop(props: StopProps) {
   const { system, record, view, stop } = props;
-  const navigate = useNavigate();
+  const shared = useStop(props, { replace: false });
   const firstEmpty = stop.fields.find((f) => !isTaken(f)) ?? stop.fields[0];
   const [active, setActive] = useState<Spot | null>(() => (firstEmpty ? (spotsOf([firstEmpty])[0] ?? null) : null));
-  const [opened, setOpened] = useState<Opened>(null);
-  const entry = useEntry(record, stop.fields, active, setActive, () => void navigate(afterStop(props)));
-  const begun = hasBegun(record, stop) || (stop.instructions.length === 0 && !stop.settle);
+  const entry = useEntry(record, stop.fields, active, setActive, shared.leave);
   return (
     <div className="grid flex-1 grid-cols-[190px_1fr_270px] max-lg:grid-cols-[1fr_230px]">
       <div className="border-r border-rule-strong max-lg:hidden">
@@ -120,9 +104,9 @@ export function WideStop(props: StopProps) {
         <div className="px-6 py-4">
           <p className="label">{systemLine(system)}</p>
           <h1 className="mb-3 text-[28px] font-bold">{stop.title}</h1>
-          <StopState stop={stop} startOpen={!begun}>
-            {!begun && (
-              <Button look="main" className="mb-2" onClick={() => beginStop(record, stop)}>
+          <StopState stop={stop} startOpen={!shared.isBegun}>
+            {!shared.isBegun && (
+              <Button look="main" className="mb-2" onClick={shared.begin}>
                 {stop.mode === 'off' ? 'Done, begin' : stop.settle ? 'Done, it runs' : 'Done, begin'}
               </Button>
             )}
@@ -137,30 +121,26 @@ export function WideStop(props: StopProps) {
                 action={
                   <>
                     <PutOffLine record={record} field={field} />
-                    {field.key === active?.key && (
-                      <FieldActions props={props} field={field} opened={opened} onOpen={setOpened} />
-                    )}
+                    {field.key === active?.key && <FieldActions props={props} field={field} stop={shared} />}
                   </>
                 }
               >
-                {opened?.key === field.key && opened.what === 'replace' && (
+                {shared.openedOf(field.key) === 'replace' && (
                   <ReplacePart
-                    part={field.planned.component}
-                    visitId={record.visitId}
-                    today={dayOf(new Date().toISOString())}
+                    field={field}
+                    record={record}
                     policy={view.policy}
-                    suggestedReason={reasonSuggested(field)}
                     heading={<h2 className="text-lg font-bold">Part replaced</h2>}
-                    onDone={() => setOpened(null)}
+                    onDone={shared.shut}
                   />
                 )}
               </FieldRow>
             ))}
           </ol>
-          <Restores {...props} />
+          <Restores record={record} ends={shared.ends} />
           <div className="flex justify-end py-4">
-            <Button look="main" onClick={() => void navigate(afterStop(props))}>
-              {afterStop(props).endsWith('close') ? 'To the close' : 'To the next stop'}
+            <Button look="main" onClick={shared.leave}>
+              {shared.isLast ? 'To the close' : 'To the next stop'}
             </Button>
           </div>
         </div>
