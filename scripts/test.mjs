@@ -1,10 +1,14 @@
 import { ensureBuild } from './lib/build.mjs';
+import { changedFiles } from './lib/changed.mjs';
 import { startCluster } from './lib/cluster.mjs';
 import { ensureChromium, ensureNpmPackages } from './lib/packages.mjs';
 import { runAndRead } from './lib/run.mjs';
 import { runMain, say } from './lib/say.mjs';
 
-/** npm test: checks, unit tests, server tests on a real PostgreSQL, and journeys in a real browser. */
+/**
+ * npm test: checks, unit tests, server tests on a real PostgreSQL, and journeys in a real browser. With --quick, what the
+ * changed files touch, without journeys.
+ */
 
 const jestFlags = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
 const step = (name, command, args, count, env = {}) => ({ name, command, args, count, env });
@@ -27,6 +31,39 @@ function fromPlaywright(output) {
 const jest = (project, env) =>
   step(`jest: ${project}`, 'npx', ['jest', '--selectProjects', project, '--ci'], fromJest, { ...jestFlags, ...env });
 
+/** Where each jest project's sources are. */
+const FOLDERS = {
+  core: /^(packages\/(core|simulator)\/src|tests)\//,
+  server: /^packages\/server\/src\//,
+  web: /^packages\/web\/src\//,
+};
+
+/** What the changed files touch; a core file's own tests, not all that is built on it. */
+function quickSteps(database) {
+  const changed = changedFiles();
+  const sources = changed.filter((file) => /\.(ts|tsx|js|mjs)$/.test(file));
+  const related = Object.entries(FOLDERS).flatMap(([project, folder]) => {
+    const own = sources.filter((file) => folder.test(file) && /\.tsx?$/.test(file));
+    if (own.length === 0) return [];
+    const args = ['jest', '--selectProjects', project, '--ci', '--passWithNoTests', '--findRelatedTests', ...own];
+    return [step(`jest: ${project}`, 'npx', args, fromQuickJest, { ...jestFlags, ...database })];
+  });
+  return [
+    step('format', 'npx', ['prettier', '--check', '--ignore-unknown', '--cache', ...changed, 'package.json'], asOne),
+    ...(sources.length > 0
+      ? [step('lint', 'npx', ['eslint', '--cache', '--cache-location', '.local/eslint', ...sources], asOne)]
+      : []),
+    step('types', 'npx', ['tsc', '-b'], asOne),
+    step('arrows', 'npm', ['run', '--silent', 'arrows'], asOne),
+    ...related,
+  ];
+}
+
+const fromQuickJest = (output, code) => {
+  const counted = fromJest(output);
+  return counted.passed + counted.failed > 0 ? counted : asOne(output, code);
+};
+
 async function runSteps(steps) {
   const total = { passed: 0, failed: 0 };
   for (const { name, command, args, count, env } of steps) {
@@ -46,7 +83,7 @@ async function runSteps(steps) {
 
 await runMain(async () => {
   await ensureNpmPackages();
-  const chromium = await ensureChromium();
+  const chromium = process.argv.includes('--quick') ? '' : await ensureChromium();
   const cluster = await startCluster('test', { durable: false, fresh: true });
   const stop = () => cluster.stop();
   for (const signal of ['SIGINT', 'SIGTERM']) {
@@ -59,7 +96,7 @@ await runMain(async () => {
     const database = { TEST_ADMIN_URL: cluster.adminUrl };
     const only = process.argv.slice(2).filter((word) => !word.startsWith('--'));
     const grep = process.argv.find((word) => word.startsWith('--grep='));
-    const steps = [
+    const all = [
       step('format', 'npx', ['prettier', '--check', '.'], asOne),
       step('lint', 'npx', ['eslint', '.'], asOne),
       step('types', 'npx', ['tsc', '-b'], asOne),
@@ -72,7 +109,10 @@ await runMain(async () => {
         ...database,
         CHROMIUM: chromium,
       }),
-    ].filter(({ name }) => only.length === 0 || only.some((word) => name.includes(word)));
+    ];
+    const steps = (process.argv.includes('--quick') ? quickSteps(database) : all).filter(
+      ({ name }) => only.length === 0 || only.some((word) => name.includes(word)),
+    );
     if (steps.some((s) => s.name === 'journeys')) await ensureBuild();
     const { passed, failed } = await runSteps(steps);
     console.log(`\n${passed} passed, ${failed} failed`);

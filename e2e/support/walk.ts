@@ -9,7 +9,12 @@ const CHOSEN = ['70 °F', '60 min', 'Temperature', 'None'] as const;
 async function listen(page: Page, scope: Locator): Promise<void> {
   await scope.getByRole('button', { name: 'Listen' }).click();
   const take = page.getByRole('button', { name: /^Take / });
-  await expect(take).toBeEnabled({ timeout: 20_000 });
+  // Looked at with every frame: there are hundreds of readings to listen to.
+  await page.waitForFunction(
+    () => [...document.querySelectorAll('button')].some((b) => b.textContent.startsWith('Take ') && !b.disabled),
+    undefined,
+    { timeout: 20_000 },
+  );
   await take.click();
 }
 

@@ -23,3 +23,10 @@ export const dropDatabase = (adminUrl: string, name: string): Promise<void> =>
   onAdmin(adminUrl, async (db) => {
     await db.raw(`drop database if exists ${quote(name)} with (force)`);
   });
+
+/** The address of another database on the same server. */
+export const databaseUrl = (admin: string, name: string): string => {
+  const url = new URL(admin);
+  url.pathname = `/${name}`;
+  return url.toString();
+};

@@ -14,7 +14,7 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { createApp } from '../app.ts';
 import { connect } from '../database/connection.ts';
-import { createDatabase, dropDatabase } from '../database/databases.ts';
+import { createDatabase, databaseUrl, dropDatabase } from '../database/databases.ts';
 import { migrate } from '../database/migrate.ts';
 import type { Identify, Permission } from '../identity/context.ts';
 
@@ -31,12 +31,6 @@ export interface Suite {
   readonly appFor: (who: { firmId: string; personId: string; permissions?: Permission[] }) => Express;
   readonly addFirm: (name: string) => Promise<{ firmId: string; personId: string }>;
 }
-
-const databaseUrl = (admin: string, name: string): string => {
-  const url = new URL(admin);
-  url.pathname = `/${name}`;
-  return url.toString();
-};
 
 /** The schema is migrated once into a template; each suite gets a copy of its own within milliseconds. */
 async function ensureTemplate(admin: string): Promise<void> {
