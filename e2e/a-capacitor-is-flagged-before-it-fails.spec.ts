@@ -77,7 +77,7 @@ test('from a plate to the Watch: a new system, its first round, a part replaced 
   await expect(page.getByRole('heading', { level: 1, name: address })).toBeVisible();
   await expect(page.getByText('All sent')).toBeVisible();
   await expect(
-    page.getByText(/before it: 45\/5 MFD 440V, .*out 25 November 2026: HERM 41.0\sµF, 9\s% under 45.0/),
+    page.getByText(/before it: 45\/5 MFD 440V, .*out November 25, 2026: HERM 41.0\sµF, 9\s% under 45.0/),
   ).toBeVisible();
   await expect(page.getByText('Old can weak on HERM.')).toBeVisible();
   await page.getByRole('link', { name: /Outdoor fan amps/ }).click();

@@ -156,8 +156,10 @@ for (const [at, journey] of JOURNEYS.entries()) {
     await expect(page.getByRole('heading', { level: 1, name: /Probe Row/ })).toBeVisible();
     await expect(page.getByText('All sent').first()).toBeVisible({ timeout: 20_000 });
 
-    const detail = (await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as Detail;
-    expect(detail.visits[0]?.closedAt).not.toBeNull();
+    const atTheOffice = async () => (await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as Detail;
+    // The close is written on the device first, and sent a moment later.
+    await expect.poll(async () => (await atTheOffice()).visits[0]?.closedAt ?? null).not.toBeNull();
+    const detail = await atTheOffice();
     expect(detail.followUps).toEqual([]);
     expect(detail.looseEnds.length).toBeGreaterThan(0);
     expect(detail.looseEnds.every((end) => end.putBackAt !== null)).toBe(true);

@@ -15,7 +15,7 @@ test('a photo of the plate is kept, sent and shown as a thumbnail; a text file i
   await expect(page.getByRole('alert')).toContainText('That is no picture');
   await chooser.setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: picture });
   await expect(page.getByText('All sent').first()).toBeVisible();
-  const thumb = page.getByRole('img', { name: /^plate, 25 November 2026/ }).first();
+  const thumb = page.getByRole('img', { name: /^plate, November 25, 2026/ }).first();
   await expect(thumb).toBeVisible();
   await thumb.scrollIntoViewIfNeeded();
   await expect.poll(() => thumb.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(360);

@@ -1,4 +1,4 @@
-import type { Conditions, Day, Plate } from '@yarnix/core';
+import { DAYS_A_YEAR, type Conditions, type Day, type Plate } from '@yarnix/core';
 import type { Random } from './random.ts';
 
 /** A kind of part whose threads can be simulated with their truth. */
@@ -146,7 +146,6 @@ function conditionsOn(random: Random, spring: boolean): { held: Conditions; note
 }
 
 const HALF_YEAR = 182;
-const DAYS_A_YEAR = 365.2425;
 
 /** One life of a part, until it is replaced or no longer watched. */
 function life(random: Random, part: Part, nature: FleetNature, fittedOn: Day, until: Day): TrueThread {

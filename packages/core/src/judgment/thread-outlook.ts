@@ -121,7 +121,7 @@ export function someOf<T>(all: readonly T[], most: number): readonly T[] {
 /**
  * What a firm's own threads teach of each class of part: how many hold, drift, go fast or bend, how their readings
  * scatter, and how often one is odd or a part steps. Pass it to threadOutlook or judge. Threads of unknown kinds, or
- * without a reading, are left out; at most 800 of a class count, evenly spaced.
+ * without a reading, are left out; at most MOST_TO_LEARN_FROM of a class count, evenly spaced.
  * Empirical Bayes; see learnThreadPrior.
  */
 export function learnPrior(threads: readonly Thread[], policy: Policy = DEFAULT_POLICY): FleetPrior {

@@ -6,7 +6,7 @@ const SAME_ROUND_WITHIN = 60;
 
 /**
  * The day of the next round after a day: the middle of the first of the policy's round months at least 60 days ahead.
- * nextRoundAfter(dayOf('2026-11-25'), DEFAULT_POLICY) is 15 April 2027.
+ * nextRoundAfter(dayOf('2026-11-25'), DEFAULT_POLICY) is April 15, 2027.
  */
 export function nextRoundAfter(day: Day, policy: Policy): Day {
   const year = Number(isoOf(day).slice(0, 4));

@@ -1,3 +1,4 @@
+import { COLD_COIL_F } from '../trade/defrost/defrost-test.ts';
 import type { StopId } from '../readings/contract/entry.ts';
 import { DISCHARGE, GAS, LIVE_WORK, LOCK_OUT, REFRIGERANT_WORK, WIRES, type Caution } from './cautions.ts';
 import type { LooseEndCode } from './loose-ends.ts';
@@ -138,7 +139,7 @@ export const STOPS: readonly StopFacts[] = [
     title: 'Defrost, last of all',
     place: 'outdoor-unit',
     mode: 'heating',
-    state: ['Heat called', 'Coil below 35 °F'],
+    state: ['Heat called', `Coil below ${COLD_COIL_F} °F`],
     cautions: [LIVE_WORK],
     putBackFirst: ['strip-wire-lifted'],
     instructions: [

@@ -5,8 +5,8 @@ const share = z.number().min(0).max(1);
 
 /**
  * A firm's schools and thresholds. Every limit a verdict uses comes from here or from a plate.
- * Capacitor schools: 'printed' follows the tolerance on the label; 'tight' allows 5 % below the rating; 'wide' 10 %
- * either way. All three are common practice without a source, and so are the other defaults unless they say otherwise.
+ * Capacitor schools: 'printed' follows the tolerance on the label; 'tight' and 'wide' allow their own (SCHOOL_PERCENT),
+ * 'tight' below the rating, 'wide' either way. All three are common practice without a source, and so are the other defaults unless they say otherwise.
  */
 export const policySchema = z.object({
   capacitor: z.object({
@@ -109,6 +109,9 @@ export const policySchema = z.object({
 export type Policy = z.infer<typeof policySchema>;
 export type CapacitorSchool = Policy['capacitor']['school'];
 
+/** What the schools with a figure of their own allow, %. Common practice, no source. */
+export const SCHOOL_PERCENT = { tight: 5, wide: 10 } as const;
+
 /** The policy a firm starts with, in the given capacitor school. */
 export function policyOf(school: CapacitorSchool): Policy {
   return {
@@ -117,7 +120,7 @@ export function policyOf(school: CapacitorSchool): Policy {
       unprintedTolerancePercent: 6,
       watchFrom: 0.6,
       baselineDropPercent: 6,
-      replacementPercent: school === 'wide' ? 10 : school === 'printed' ? 5 : 0,
+      replacementPercent: school === 'wide' ? SCHOOL_PERCENT.wide : school === 'printed' ? 5 : 0,
     },
     amps: { watchFrom: 0.9, baselinePercent: 15, farBelowPercent: 35 },
     lineVolts: { goodPercent: 5, lowShare: 208 / 240, highMultiple: 256 / 240 },

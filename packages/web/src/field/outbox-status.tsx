@@ -3,12 +3,13 @@ import { Link } from 'react-router';
 import type { OutboxState } from './outbox.ts';
 import { useOutbox } from './use-outbox.ts';
 
-function stateOf({ waiting, aside, reachable }: OutboxState) {
+function stateOf({ coming, waiting, aside, reachable }: OutboxState) {
+  const count = waiting.length + coming;
   if (aside.length > 0) return { Icon: TriangleAlert, words: `${aside.length} not taken`, look: 'text-act' };
-  if (waiting.length === 0) return { Icon: Check, words: 'All sent', look: 'text-soft' };
+  if (count === 0) return { Icon: Check, words: 'All sent', look: 'text-soft' };
   return reachable
-    ? { Icon: CloudUpload, words: `Sending ${waiting.length}`, look: 'text-soft' }
-    : { Icon: CloudOff, words: `${waiting.length} kept here, no signal`, look: 'text-watch' };
+    ? { Icon: CloudUpload, words: `Sending ${count}`, look: 'text-soft' }
+    : { Icon: CloudOff, words: `${count} kept here, no signal`, look: 'text-watch' };
 }
 
 /** Whether everything entered has reached the office; what has not is safe on the device. Leads to what waits, and why. */

@@ -6,6 +6,8 @@ import { allAside, setAside, waitsFor, type SetAside } from './set-aside.ts';
 export type { Outgoing } from './outgoing.ts';
 
 export interface OutboxState {
+  /** How many writes are still on their way into the device's store. */
+  readonly coming: number;
   readonly waiting: readonly Outgoing[];
   /** What the server would not take; it waits for a decision. */
   readonly aside: readonly SetAside[];
@@ -16,7 +18,7 @@ export interface OutboxState {
 const FIRST_WAIT_MS = 1000;
 const LONGEST_WAIT_MS = 20_000;
 
-let state: OutboxState = { waiting: [], aside: [], reachable: true };
+let state: OutboxState = { coming: 0, waiting: [], aside: [], reachable: true };
 const listeners = new Set<() => void>();
 let wake: () => void = () => undefined;
 
@@ -38,9 +40,12 @@ export async function look(): Promise<OutboxState> {
   return state;
 }
 
-/** Told when something was put into the outbox, or taken out of what was set aside. */
-export function somethingToSend(): void {
-  void look();
+/** Told when writes are about to be put into the outbox: from then on not all is sent. */
+export const somethingComes = (count: number): void => become({ coming: state.coming + count });
+
+/** Told when something was put into the outbox, so many of those that were coming, or taken out of what was set aside. */
+export function somethingToSend(came = 0): void {
+  void look().finally(() => become({ coming: state.coming - came }));
   wake();
 }
 

@@ -15,7 +15,7 @@ const SUBJECT_WORDS: Readonly<Record<Subject, string>> = {
 
 /** Why a file cannot be kept as a photo, seen before it is put into the outbox; null when it can. */
 async function whyNot(picture: File): Promise<string | null> {
-  if (picture.size > MOST_PHOTO_BYTES) return 'Larger than 12 MB: take it smaller.';
+  if (picture.size > MOST_PHOTO_BYTES) return `Larger than ${MOST_PHOTO_BYTES / 1024 ** 2} MB: take it smaller.`;
   try {
     (await createImageBitmap(picture)).close();
     return null;

@@ -20,7 +20,7 @@ import {
 } from '@yarnix/core';
 import { device } from '../app/device.ts';
 import { readingIn, type Outgoing } from './outgoing.ts';
-import { somethingToSend } from './outbox.ts';
+import { somethingComes, somethingToSend } from './outbox.ts';
 import { allAside, dropAside } from './set-aside.ts';
 
 type Known =
@@ -78,13 +78,16 @@ let flushing: Promise<void> | null = null;
 
 async function writeAll(batch: readonly Pending[]): Promise<void> {
   const outgoing = batch.flatMap((p) => p.outgoing);
-  const tx = (await device()).transaction(['rounds', 'outbox'], 'readwrite');
-  await Promise.all([
-    ...batch.flatMap(({ record }) => (record ? [tx.objectStore('rounds').put(record)] : [])),
-    ...outgoing.map((item) => tx.objectStore('outbox').add(item)),
-    tx.done,
-  ]);
-  if (outgoing.length > 0) somethingToSend();
+  try {
+    const tx = (await device()).transaction(['rounds', 'outbox'], 'readwrite');
+    await Promise.all([
+      ...batch.flatMap(({ record }) => (record ? [tx.objectStore('rounds').put(record)] : [])),
+      ...outgoing.map((item) => tx.objectStore('outbox').add(item)),
+      tx.done,
+    ]);
+  } finally {
+    if (outgoing.length > 0) somethingToSend(outgoing.length);
+  }
 }
 
 async function flush(): Promise<void> {
@@ -102,6 +105,7 @@ async function flush(): Promise<void> {
 function writeSoon(key: string, record: RoundRecord | null, outgoing: readonly Outgoing[]): Promise<void> {
   const before = pending.get(key);
   pending.set(key, { record: record ?? before?.record ?? null, outgoing: [...(before?.outgoing ?? []), ...outgoing] });
+  if (outgoing.length > 0) somethingComes(outgoing.length);
   flushing ??= flush();
   return flushing;
 }

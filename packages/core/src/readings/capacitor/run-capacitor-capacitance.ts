@@ -3,7 +3,7 @@ import { hertzOf } from '../../equipment/plate.ts';
 import type { CapacitorRating, RatingSection } from '../../equipment/rating.ts';
 import { saySection } from '../../equipment/rating-text.ts';
 import type { Finding } from '../../verdict/findings.ts';
-import type { Policy } from '../../verdict/policy.ts';
+import { SCHOOL_PERCENT, type Policy } from '../../verdict/policy.ts';
 import { own } from '../../quantity/own.ts';
 import { capacitanceUnderLoad } from '../../trade/capacitor/capacitance-under-load.ts';
 import type { About, Evaluated, Inputs } from '../contract/entry.ts';
@@ -53,8 +53,9 @@ const chosen =
 function tolerances(rating: CapacitorRating, policy: Policy): { minus: number; plus: number } {
   const printed = policy.capacitor.unprintedTolerancePercent;
   const label = { minus: rating.tolerance?.minusPercent ?? printed, plus: rating.tolerance?.plusPercent ?? printed };
-  if (policy.capacitor.school === 'tight') return { minus: 5, plus: Math.max(5, label.plus) };
-  if (policy.capacitor.school === 'wide') return { minus: 10, plus: 10 };
+  const { tight, wide } = SCHOOL_PERCENT;
+  if (policy.capacitor.school === 'tight') return { minus: tight, plus: Math.max(tight, label.plus) };
+  if (policy.capacitor.school === 'wide') return { minus: wide, plus: wide };
   return label;
 }
 

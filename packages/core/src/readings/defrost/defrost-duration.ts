@@ -1,4 +1,5 @@
 import {
+  COLD_COIL_F,
   DEFROST_EVENTS,
   defrostTest,
   type DefrostEnd,
@@ -70,7 +71,9 @@ export const defrostDuration: NumericKind = {
   component: 'defrost-board',
   unit: 'min',
   plateLine: ({ plate }) =>
-    plate.defrostTerminationF === undefined ? 'coil below 35 °F first' : `ends at ${plate.defrostTerminationF} °F`,
+    plate.defrostTerminationF === undefined
+      ? `coil below ${COLD_COIL_F} °F first`
+      : `ends at ${plate.defrostTerminationF} °F`,
   wear: 'rises',
   driftIn: 'unit',
   driftPrior: { meanShare: 0.05, sdShare: 0.5 },

@@ -1,5 +1,7 @@
 /** What should be seen in a forced defrost, in order. */
 export const DEFROST_EVENTS = ['valve-shifts', 'outdoor-fan-stops', 'compressor-runs', 'auxiliary-heat-on'] as const;
+/** A coil must be colder than this before a forced defrost tells anything, °F. Common practice, no source. */
+export const COLD_COIL_F = 35;
 export type DefrostEvent = (typeof DEFROST_EVENTS)[number];
 export type FrostLeft = 'none' | 'bands' | 'block';
 export type DefrostEnd = 'temperature' | 'time-limit' | 'by-hand';

@@ -68,7 +68,7 @@ function ThreadLine({ thread, systemId }: { thread: SystemThread; systemId: stri
   );
 }
 
-/** "Fitted 3 May 2024" or, for a life that is over, from when to when and why. */
+/** "fitted May 3, 2024" or, for a life that is over, from when to when and why. */
 function lifeWords(part: ComponentView): string {
   const from = part.fittedOn ? `fitted ${dateWords(part.fittedOn)}` : 'fitting day not known';
   return part.removedOn ? `${from}, out ${dateWords(part.removedOn)}: ${part.removedReason ?? ''}` : from;

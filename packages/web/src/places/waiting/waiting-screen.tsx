@@ -125,7 +125,7 @@ export function WaitingScreen() {
           <div className="flex flex-wrap items-center justify-between gap-3">
             <h2 className="text-lg font-bold">{waiting.length} waiting</h2>
             {!reachable && (
-              <Button onClick={somethingToSend}>
+              <Button onClick={() => somethingToSend()}>
                 <RotateCw aria-hidden size={18} /> Try now
               </Button>
             )}

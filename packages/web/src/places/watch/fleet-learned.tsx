@@ -63,7 +63,7 @@ export function FleetLearned() {
   if (!data) return null;
   const isRunning = refit !== null && refit !== undefined && UNDER_WAY.includes(refit.state);
   return (
-    <section aria-labeledby="fleet" className="mt-7">
+    <section aria-labelledby="fleet" className="mt-7">
       <h2 id="fleet" className="text-lg font-bold">
         What the fleet teaches
       </h2>

@@ -2,7 +2,7 @@ import type { WatchPage } from '@yarnix/core';
 
 /** Which capacitors to load for the parts listed, like ratings counted together. */
 export const VanLoad = ({ load }: { load: WatchPage['load'] }) => (
-  <section aria-labeledby="load">
+  <section aria-labelledby="load">
     <h2 id="load" className="text-lg font-bold">
       Load the van
     </h2>

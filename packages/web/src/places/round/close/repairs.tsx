@@ -27,7 +27,7 @@ export function CloseRepairs({ system, record }: { system: SystemDetail; record:
     void keepEvent(record.visitId, { id: known ?? v7(), event });
   };
   return (
-    <section aria-labeledby="done">
+    <section aria-labelledby="done">
       <h2 id="done" className="text-lg font-bold">
         Done on this visit
       </h2>

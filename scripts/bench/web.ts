@@ -1,0 +1,132 @@
+import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
+
+/**
+ * The first load in a real browser on a slow phone: when something is painted, when the Watch has its first row, when a digit
+ * typed shows. Cold is a browser that was never here; warm one whose service worker has the app.
+ */
+const { ADDRESS = '', CHROMIUM = '/usr/bin/chromium', BENCH_RUNS = '5' } = process.env;
+const RUNS = Number(BENCH_RUNS);
+
+/** A phone of the lower half, on a poor line: 4 × slower, 1.6 Mbit/s, 150 ms. */
+const CPU_RATE = 4;
+const LINE = { offline: false, latency: 150, downloadThroughput: 1_600_000 / 8, uploadThroughput: 750_000 / 8 };
+
+const newContext = (browser: Browser, serviceWorkers: 'allow' | 'block'): Promise<BrowserContext> =>
+  browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    baseURL: ADDRESS,
+    serviceWorkers,
+  });
+
+async function slowPage(context: BrowserContext): Promise<Page> {
+  const page = await context.newPage();
+  const session = await context.newCDPSession(page);
+  await session.send('Network.enable');
+  await session.send('Network.emulateNetworkConditions', LINE);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: CPU_RATE });
+  return page;
+}
+
+const firstPaint = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        new PerformanceObserver((list) => {
+          const paint = list.getEntriesByName('first-contentful-paint')[0];
+          if (paint) resolve(paint.startTime);
+        }).observe({ type: 'paint', buffered: true });
+      }),
+  );
+
+const sinceStart = (page: Page): Promise<number> => page.evaluate(() => performance.now());
+
+async function watch(page: Page): Promise<Record<string, number>> {
+  await page.goto('/watch', { waitUntil: 'commit' });
+  const paint = await firstPaint(page);
+  await page.waitForFunction(() => document.querySelector('[data-row]') !== null, undefined, { polling: 20 });
+  return { 'first paint': paint, 'first row of the Watch': await sinceStart(page) };
+}
+
+async function typed(page: Page, path: string, label: string): Promise<number> {
+  await page.goto(path, { waitUntil: 'commit' });
+  const box = page.getByLabel(label, { exact: true });
+  await box.fill('4', { timeout: 60_000 });
+  return sinceStart(page);
+}
+
+const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+
+async function measure(what: string, once: () => Promise<Record<string, number>>): Promise<void> {
+  const all: Record<string, number[]> = {};
+  for (let run = 0; run < RUNS; run += 1)
+    for (const [name, ms] of Object.entries(await once())) (all[name] ??= []).push(ms);
+  for (const [name, values] of Object.entries(all)) {
+    const [low, high] = [Math.min(...values), Math.max(...values)];
+    console.log(
+      `${what}, ${name}: ${(median(values) / 1000).toFixed(2)} s (${(low / 1000).toFixed(2)} to ${(high / 1000).toFixed(2)})`,
+    );
+  }
+}
+
+/** What crosses the line for the first screen, by kind. */
+async function transferred(browser: Browser): Promise<void> {
+  const context = await newContext(browser, 'block');
+  const page = await context.newPage();
+  await page.goto('/watch');
+  await page.locator('[data-row]').first().waitFor();
+  const files = await page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .filter((e): e is PerformanceResourceTiming => e instanceof PerformanceResourceTiming)
+      .map((e) => ({ name: new URL(e.name).pathname, bytes: e.encodedBodySize })),
+  );
+  const sum = (end: string) => files.filter((f) => f.name.endsWith(end)).reduce((total, f) => total + f.bytes, 0);
+  const html = await (await fetch(`${ADDRESS}/`)).text();
+  const first = [...html.matchAll(/(?:src|href)="(\/assets\/[^"]+\.js)"/g)].map((m) => m[1]);
+  const shell = files.filter((f) => first.includes(f.name)).reduce((total, f) => total + f.bytes, 0);
+  console.log(
+    `JavaScript named by the page itself: ${Math.round(shell / 1000)} kB; with the Watch, on the line: ${Math.round(sum('.js') / 1000)} kB`,
+  );
+  console.log(`styles ${Math.round(sum('.css') / 1000)} kB, fonts ${Math.round(sum('.woff2') / 1000)} kB`);
+  await context.close();
+}
+
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
+try {
+  await transferred(browser);
+  await measure('a bare page, cold', async () => {
+    const context = await newContext(browser, 'block');
+    const page = await slowPage(context);
+    await page.goto('/healthz', { waitUntil: 'commit' });
+    const paint = await firstPaint(page);
+    await context.close();
+    return { 'first paint': paint };
+  });
+  await measure('cold', async () => {
+    const context = await newContext(browser, 'block');
+    const result = await watch(await slowPage(context));
+    await context.close();
+    const other = await newContext(browser, 'block');
+    const digit = await typed(await slowPage(other), '/systems/new', 'Compressor RLA');
+    await other.close();
+    return { ...result, 'first digit on a plate': digit };
+  });
+  const context = await newContext(browser, 'allow');
+  const first = await context.newPage();
+  await first.goto('/watch');
+  await first.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await first.waitForTimeout(3000);
+  await first.close();
+  await measure('from the service worker', async () => {
+    const page = await slowPage(context);
+    const result = await watch(page);
+    const digit = await typed(page, '/systems/new', 'Compressor RLA');
+    await page.close();
+    return { ...result, 'first digit on a plate': digit };
+  });
+} finally {
+  await browser.close();
+}
