@@ -7,12 +7,10 @@ export interface RefitSlice {
 }
 
 /** What is done off the request path, and by which name it is queued. */
-export const QUEUES = { refits: 'refit-slices', staleFleets: 'stale-fleets' } as const;
+export const QUEUES = { refits: 'refit-slices', lostSlices: 'lost-slices', staleFleets: 'stale-fleets' } as const;
 
-/** A slice that has not ended after so long was lost with the server that worked on it; another one takes it over, s. */
-const LOST_AFTER = 120;
-/** How often lost slices are looked for, s. */
-const LOOK_FOR_LOST = 30;
+/** No slice takes so long, however busy the machine; what is lost with its server is found out long before, s. */
+const LONGEST_SLICE = 3600;
 
 export interface JobQueue {
   /** Queues a slice of a refit as part of whatever transaction `within` is. */
@@ -37,7 +35,7 @@ const through = (db: Knex): PgBoss.Db => ({
   },
 });
 
-/** The queue of jobs kept in the database. `keeping`: this one looks for what was lost and keeps the clock of what recurs. */
+/** The queue of jobs kept in the database. `keeping`: this one keeps the clock of what recurs. */
 export function jobQueue(db: Knex, { keeping = false, onError = () => undefined }: JobQueueOptions = {}): JobQueue {
   let starting: Promise<PgBoss> | undefined;
 
@@ -46,17 +44,12 @@ export function jobQueue(db: Knex, { keeping = false, onError = () => undefined 
       db: through(db),
       supervise: keeping,
       schedule: keeping,
-      maintenanceIntervalSeconds: LOOK_FOR_LOST,
     });
     boss.on('error', onError);
     await boss.start();
-    await boss.createQueue(QUEUES.refits, {
-      name: QUEUES.refits,
-      expireInSeconds: LOST_AFTER,
-      retryLimit: 5,
-      retentionHours: 24,
-    });
-    await boss.createQueue(QUEUES.staleFleets, { name: QUEUES.staleFleets, policy: 'short', retryLimit: 0 });
+    await boss.createQueue(QUEUES.refits, { name: QUEUES.refits, expireInSeconds: LONGEST_SLICE, retryLimit: 2 });
+    for (const name of [QUEUES.lostSlices, QUEUES.staleFleets])
+      await boss.createQueue(name, { name, policy: 'short', retryLimit: 0 });
     return boss;
   }
   const boss = (): Promise<PgBoss> => {

@@ -11,6 +11,11 @@ const FAILED = 'It could not be finished; what was judged so far stays. Go on wi
 /** A fleet is learned from anew once its last refit is so old, hours; how often that is looked at. */
 const FRESH_FOR = 24;
 const LOOK_FOR_STALE = '23 * * * *';
+/** A slice that has not been heard of for so long was lost with its server, s; every minute it is looked for such. */
+const LOST_AFTER = 60;
+const LOOK_FOR_LOST = '* * * * *';
+/** How often a slice under way is heard of, ms. */
+const BEAT_MS = 10_000;
 /** How often waiting work is looked for, s. */
 const LOOK_EVERY = 1;
 
@@ -48,6 +53,18 @@ async function queueStale(db: Knex, jobs: JobQueue, now: Date): Promise<void> {
   }
 }
 
+/** Queues anew the slices that were lost. Whoever is told so first has them: two servers never both. */
+async function takeOverLost(db: Knex, jobs: JobQueue): Promise<void> {
+  await db.transaction(async (trx) => {
+    const lost = await trx('refits')
+      .whereIn('state', ['learning', 'judging'])
+      .whereRaw(`beat_at < now() - interval '${LOST_AFTER} seconds'`)
+      .update({ beat_at: trx.fn.now() })
+      .returning<{ id: string }[]>('id');
+    for (const { id } of lost) await jobs.addSlice(trx, id);
+  });
+}
+
 /** Does the work that is off the request path: one slice of a refit at a time, on worker threads. */
 export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): Runner {
   const pool = workerPool(url, workers);
@@ -57,6 +74,9 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
   async function work({ refitId }: RefitSlice): Promise<void> {
     const row = await db<RefitRow>('refits').where({ id: refitId }).first();
     if (!row || !['queued', 'learning', 'judging'].includes(row.state)) return;
+    const beat = () => db('refits').where({ id: refitId }).update({ beat_at: db.fn.now() });
+    await beat();
+    const beats = setInterval(() => void beat().catch(() => undefined), BEAT_MS);
     try {
       if (await runSlice({ db, pool, row, now: now(), log })) await jobs.addSlice(db, refitId);
       else log.info({ refit: refitId }, 'refit ended');
@@ -65,6 +85,8 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
       if (stopped) throw error;
       log.error({ refit: refitId, err: error }, 'refit failed');
       await db('refits').where({ id: refitId }).update({ state: 'failed', error: FAILED, ended_at: new Date() });
+    } finally {
+      clearInterval(beats);
     }
   }
 
@@ -73,6 +95,9 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
       const boss = await jobs.boss();
       const polled = { pollingIntervalSeconds: LOOK_EVERY };
       await boss.work<RefitSlice>(QUEUES.refits, polled, async ([slice]) => slice && work(slice.data));
+      await boss.work(QUEUES.lostSlices, polled, () => takeOverLost(db, jobs));
+      await boss.schedule(QUEUES.lostSlices, LOOK_FOR_LOST);
+      await boss.send(QUEUES.lostSlices, {});
       if (!keepFresh) return boss.unschedule(QUEUES.staleFleets);
       await boss.work(QUEUES.staleFleets, polled, () => queueStale(db, jobs, now()));
       await boss.schedule(QUEUES.staleFleets, LOOK_FOR_STALE);
@@ -80,6 +105,7 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
     },
     async look() {
       const boss = await jobs.boss();
+      await takeOverLost(db, jobs);
       for (;;) {
         const [slice] = await boss.fetch<RefitSlice>(QUEUES.refits);
         if (!slice) return;

@@ -36,12 +36,9 @@ const wires = (from: string, to: string): string => `
 export async function up(db: Knex): Promise<void> {
   for (const [before, now] of NAMES) await rename(db, before, now);
   await db.raw(wires('colour', 'color'));
-  // Whether a refit is still worked on is known by its job.
-  await db.raw('alter table refits drop column beat_at');
 }
 
 export async function down(db: Knex): Promise<void> {
   for (const [before, now] of NAMES) await rename(db, now, before);
   await db.raw(wires('color', 'colour'));
-  await db.raw('alter table refits add column beat_at timestamptz');
 }
