@@ -26,5 +26,20 @@ export default defineConfig({
     }),
   ],
   server: { host: '127.0.0.1', proxy: { '/api': api, '/healthz': api } },
-  build: { chunkSizeWarningLimit: 900 },
+  build: {
+    chunkSizeWarningLimit: 900,
+    // What every place stands on is one file.
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            {
+              name: 'frame',
+              test: /node_modules\/(react|react-dom|react-router|scheduler|@tanstack\/(react-)?query[^/]*|idb)\//,
+            },
+          ],
+        },
+      },
+    },
+  },
 });

@@ -1,6 +1,6 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, Navigate } from 'react-router';
-import { CrashScreen, NowhereScreen } from './states.tsx';
+import { CrashScreen, Loading, NowhereScreen } from './states.tsx';
 import { Shell } from './shell.tsx';
 
 /** A place that is fetched when somebody goes there: nobody waits for the code of another one. */
@@ -13,8 +13,8 @@ export const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <CrashScreen />,
-    // Until the first place has come, the page is as it was sent.
-    HydrateFallback: () => null,
+    // The frame stands while the first place is on its way.
+    hydrateFallbackElement: <Shell content={<Loading what="this place" />} />,
     children: [
       { index: true, element: <Navigate to="/watch" replace /> },
       place('watch', async () => (await import('../places/watch/watch-screen.tsx')).WatchScreen),

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Activity, ClipboardList, Moon, Sun, Wind } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useMatch } from 'react-router';
 import { OutboxStatus } from '../field/outbox-status.tsx';
 import { queries } from './queries.ts';
@@ -92,8 +93,8 @@ const BottomBar = () => (
   </nav>
 );
 
-/** The frame of every screen. During a round on a phone the frame steps aside: the reading has the whole screen. */
-export function Shell() {
+/** The frame of every screen, around the place it is at. During a round on a phone the frame steps aside: the reading has the whole screen. */
+export function Shell({ content = <Outlet /> }: { content?: ReactNode }) {
   const wide = useWide();
   const { pathname, search } = useLocation();
   const inRound = useMatch('/systems/:systemId/rounds/:visitId/:stopId') !== null;
@@ -105,7 +106,7 @@ export function Shell() {
       {(wide || !inRound) && <TopBar />}
       {/* The address this content belongs to: the address bar may be ahead of what is drawn. */}
       <main id="main" data-at={pathname + search} className="flex flex-1 flex-col">
-        <Outlet />
+        {content}
       </main>
       {!inRound && <BottomBar />}
       <ScrollRestoration />
