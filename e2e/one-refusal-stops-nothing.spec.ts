@@ -96,8 +96,7 @@ test('a phone that loses its signal amid a stream, and one that reads no more, c
         }),
     ),
   );
-  await page.goto(alone.address);
-  await startRound(page, systemId);
+  await startRound(page, systemId, 'heating', alone.address);
   await goToReading(page, 'off-outdoor', /HERM/);
   await page.getByRole('button', { name: 'Listen' }).first().click();
   await expect(page.getByText(/moving|settled/).first()).toBeVisible();

@@ -142,9 +142,9 @@ export async function next(page: Page): Promise<void> {
 
 export type Season = 'cooling' | 'heating';
 
-/** Starts a round on a system, or goes on with the one under way; ends at its first stop. */
-export async function startRound(page: Page, systemId: string, season: Season = 'heating'): Promise<void> {
-  await page.goto(`/systems/${systemId}`);
+/** Starts a round on a system, or goes on with the one under way; ends at its first stop. `at`: another server than the shared one. */
+export async function startRound(page: Page, systemId: string, season: Season = 'heating', at = ''): Promise<void> {
+  await page.goto(`${at}/systems/${systemId}`);
   await page
     .getByRole('button', { name: new RegExp(`a ${season} round$`) })
     .or(page.getByRole('link', { name: 'Go on with the round' }))
