@@ -25,7 +25,7 @@ test('a liquid line warmer than it condenses at is asked about', () => {
 
 test.each([
   [{ conditions: { ...conditions, chargeDoubt: 'raining' } }, /does not count now/],
-  [{ conditions: { ...conditions, runningMin: 5 } }, /less than 10 minutes/],
+  [{ conditions: { ...conditions, runningMin: 5 } }, /not run long enough/],
   [{ plate: { ...plate, metering: 'fixed-orifice' as const } }, /charged by superheat/],
 ])('kept, not judged: %j', (over, says) => {
   const verdict = judged(kind, { psig: 366.5, lineF: 100 }, { plate, conditions, ...over });
