@@ -9,11 +9,11 @@ export interface RefitSlice {
 /** What is done off the request path, and by which name it is queued. */
 export const QUEUES = { refits: 'refit-slices', lostSlices: 'lost-slices', staleFleets: 'stale-fleets' } as const;
 
-/** No slice takes so long, however busy the machine; what is lost with its server is found out long before, s. */
-const LONGEST_SLICE = 3600;
+/** No job takes so long, however busy the machine; what is lost with its server is found out long before, s. */
+const LONGEST_JOB = 3600;
 
 export interface JobQueue {
-  /** Queues a slice of a refit as part of whatever transaction `within` is. */
+  /** Queues a slice of a refit as part of whatever transaction `within` is; one that waits already is enough. */
   readonly addSlice: (within: Knex, refitId: string) => Promise<void>;
   /** The queue itself, started when it is first asked for. */
   readonly boss: () => Promise<PgBoss>;
@@ -47,9 +47,9 @@ export function jobQueue(db: Knex, { keeping = false, onError = () => undefined 
     });
     boss.on('error', onError);
     await boss.start();
-    await boss.createQueue(QUEUES.refits, { name: QUEUES.refits, expireInSeconds: LONGEST_SLICE, retryLimit: 2 });
-    for (const name of [QUEUES.lostSlices, QUEUES.staleFleets])
-      await boss.createQueue(name, { name, policy: 'short', retryLimit: 0 });
+    // Of each refit at most one slice waits, and of what recurs one turn. What is lost is queued anew by whoever misses it.
+    for (const name of Object.values(QUEUES))
+      await boss.createQueue(name, { name, policy: 'short', retryLimit: 2, expireInSeconds: LONGEST_JOB });
     return boss;
   }
   const boss = (): Promise<PgBoss> => {
@@ -63,7 +63,8 @@ export function jobQueue(db: Knex, { keeping = false, onError = () => undefined 
   return {
     boss,
     addSlice: async (within, refitId) => {
-      await (await boss()).send(QUEUES.refits, { refitId } satisfies RefitSlice, { db: through(within) });
+      const slice: RefitSlice = { refitId };
+      await (await boss()).send(QUEUES.refits, slice, { db: through(within), singletonKey: refitId });
     },
     stop: async () => {
       await (await starting?.catch(() => undefined))?.stop({ graceful: true, timeout: 2000, wait: true });

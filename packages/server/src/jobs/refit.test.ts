@@ -109,6 +109,20 @@ test('a part that a reading has judged in the meantime is not overwritten by an 
   expect(row.chance).toBeCloseTo(0.42, 5);
 });
 
+test('of a refit one slice waits, however often it is queued; the next may be queued while one is worked on', async () => {
+  const { id } = await ask();
+  await jobs.addSlice(suite.db, id);
+  const boss = await jobs.boss();
+  const [slice] = await boss.fetch(QUEUES.refits);
+  expect(await boss.fetch(QUEUES.refits)).toEqual([]);
+  await jobs.addSlice(suite.db, id);
+  await jobs.addSlice(suite.db, id);
+  await boss.complete(QUEUES.refits, slice!.id);
+  expect(await boss.getQueueSize(QUEUES.refits)).toBe(1);
+  await runner.look();
+  expect((await latest()).refit).toMatchObject({ id, state: 'done' });
+});
+
 test('a refit lost by a server that went away is taken over', async () => {
   const asked = await ask();
   const boss = await jobs.boss();

@@ -16,6 +16,8 @@ const LOST_AFTER = 60;
 const LOOK_FOR_LOST = '* * * * *';
 /** How often a slice under way is heard of, ms. */
 const BEAT_MS = 10_000;
+/** States of a refit that is not at its end. */
+const UNDER_WAY: readonly RefitRow['state'][] = ['queued', 'learning', 'judging'];
 /** How often waiting work is looked for, s. */
 const LOOK_EVERY = 1;
 
@@ -53,16 +55,13 @@ async function queueStale(db: Knex, jobs: JobQueue, now: Date): Promise<void> {
   }
 }
 
-/** Queues anew the slices that were lost. Whoever is told so first has them: two servers never both. */
+/** Queues anew the slices that were lost, or never queued; for those that wait their turn nothing changes. */
 async function takeOverLost(db: Knex, jobs: JobQueue): Promise<void> {
-  await db.transaction(async (trx) => {
-    const lost = await trx('refits')
-      .whereIn('state', ['learning', 'judging'])
-      .whereRaw(`beat_at < now() - interval '${LOST_AFTER} seconds'`)
-      .update({ beat_at: trx.fn.now() })
-      .returning<{ id: string }[]>('id');
-    for (const { id } of lost) await jobs.addSlice(trx, id);
-  });
+  const unheard = await db('refits')
+    .whereIn('state', UNDER_WAY)
+    .whereRaw(`(beat_at is null or beat_at < now() - interval '${LOST_AFTER} seconds')`)
+    .select<{ id: string }[]>('id');
+  for (const { id } of unheard) await jobs.addSlice(db, id);
 }
 
 /** Does the work that is off the request path: one slice of a refit at a time, on worker threads. */
@@ -73,7 +72,7 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
   /** One slice; the next one is queued behind it, so that no firm's refit keeps those of all others waiting. */
   async function work({ refitId }: RefitSlice): Promise<void> {
     const row = await db<RefitRow>('refits').where({ id: refitId }).first();
-    if (!row || !['queued', 'learning', 'judging'].includes(row.state)) return;
+    if (!row || !UNDER_WAY.includes(row.state)) return;
     const beat = () => db('refits').where({ id: refitId }).update({ beat_at: db.fn.now() });
     await beat();
     const beats = setInterval(() => void beat().catch(() => undefined), BEAT_MS);
