@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dayOf, isoOf, monthOf } from './day.ts';
+import { dateOf, dayOf, isoOf, monthOf } from './day.ts';
 
 test('days count from 1970 and take dates and moments alike', () => {
   expect(dayOf('1970-01-11')).toBe(10);
@@ -16,6 +16,7 @@ test('a day and its ISO date say the same', () => {
   fc.assert(fc.property(fc.integer({ min: 0, max: 40_000 }), (day) => expect(dayOf(isoOf(day))).toBe(day)));
 });
 
-test('months are said in words', () => {
+test('months and dates are said in words', () => {
   expect(monthOf(dayOf('2027-04-15'))).toBe('April 2027');
+  expect(dateOf(dayOf('2027-04-05'))).toBe('April 5, 2027');
 });

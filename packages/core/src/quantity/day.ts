@@ -39,3 +39,9 @@ export function monthOf(day: Day): string {
   const [year, month] = isoOf(day).split('-');
   return `${MONTHS[Number(month) - 1]} ${year}`;
 }
+
+/** A day in words, month first: dateOf(dayOf('2027-04-15')) is "April 15, 2027". */
+export function dateOf(day: Day): string {
+  const [year, month, date] = isoOf(day).split('-');
+  return `${MONTHS[Number(month) - 1]} ${Number(date)}, ${year}`;
+}

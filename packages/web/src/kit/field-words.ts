@@ -1,7 +1,7 @@
 import {
+  dateOf,
   dayOf,
   isoOf,
-  monthOf,
   PUT_OFF_REASONS,
   readingKind,
   sayFigure,
@@ -28,10 +28,7 @@ export const baselineWords = (field: { thread: InlineThreadData; planned: { kind
   field.thread.baseline === null ? '' : ` · baseline ${sayFigure(field.planned.kind, field.thread.baseline)}`;
 
 /** "April 12, 2026" from an ISO date or timestamp. */
-export function dateWords(iso: string): string {
-  const day = dayOf(iso);
-  return monthOf(day).replace(' ', ` ${Number(isoOf(day).slice(8))}, `);
-}
+export const dateWords = (iso: string): string => dateOf(dayOf(iso));
 
 /** A follow-up in words: what, why, by when. */
 export function followUpWords(f: Pick<FollowUpView, 'kind' | 'point' | 'reason' | 'note'>): {

@@ -3,7 +3,13 @@ import type { Policy } from '../../verdict/policy.ts';
 import type { About, Evaluated, Inputs } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
 import type { Limits } from '../../verdict/limits.ts';
-import { refrigerantLine, refrigerantOf, whyNotCounted } from './refrigerant-circuit.ts';
+import {
+  gaugeAndClamp,
+  lacksRefrigerant,
+  refrigerantLine,
+  refrigerantOf,
+  whyNotCounted,
+} from './refrigerant-circuit.ts';
 import { doubtWhen, noBasis, stuck, taken, windowLimits } from '../contract/window.ts';
 
 function evaluate(inputs: Inputs, about: About): Evaluated {
@@ -64,25 +70,12 @@ export const subcooling: NumericKind = {
       stops: ['cooling'],
       order: 80,
       points: () => ['liquid'],
-      inputs: [
-        {
-          id: 'psig',
-          type: 'number',
-          label: 'Liquid pressure',
-          unit: 'psig',
-          overLimit: false,
-          probe: 'liquid-gauge',
-        },
-        { id: 'lineF', type: 'number', label: 'Liquid line', unit: '°F', overLimit: false, probe: 'pipe-clamp' },
-      ],
+      inputs: gaugeAndClamp('Liquid'),
       evaluate,
       error: () => 1.5,
     },
   ],
-  needs: (about) => {
-    const refrigerant = refrigerantOf(about);
-    return 'snag' in refrigerant ? refrigerant.snag : null;
-  },
+  needs: lacksRefrigerant,
   limits,
   plausible: () => ({ low: -1, high: 40 }),
 };

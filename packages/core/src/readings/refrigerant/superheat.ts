@@ -4,7 +4,13 @@ import type { Conditions } from '../contract/conditions.ts';
 import type { About, Evaluated, Inputs } from '../contract/entry.ts';
 import type { Compared, NumericKind } from '../contract/kind.ts';
 import type { Limits } from '../../verdict/limits.ts';
-import { refrigerantLine, refrigerantOf, whyNotCounted } from './refrigerant-circuit.ts';
+import {
+  gaugeAndClamp,
+  lacksRefrigerant,
+  refrigerantLine,
+  refrigerantOf,
+  whyNotCounted,
+} from './refrigerant-circuit.ts';
 import { doubtWhen, noBasis, stuck, taken, windowLimits } from '../contract/window.ts';
 
 function evaluate(inputs: Inputs, about: About): Evaluated {
@@ -101,25 +107,12 @@ export const superheat: NumericKind = {
       stops: ['cooling'],
       order: 75,
       points: () => ['suction'],
-      inputs: [
-        {
-          id: 'psig',
-          type: 'number',
-          label: 'Suction pressure',
-          unit: 'psig',
-          overLimit: false,
-          probe: 'suction-gauge',
-        },
-        { id: 'lineF', type: 'number', label: 'Suction line', unit: '°F', overLimit: false, probe: 'pipe-clamp' },
-      ],
+      inputs: gaugeAndClamp('Suction'),
       evaluate,
       error: () => 1.5,
     },
   ],
-  needs: (about) => {
-    const refrigerant = refrigerantOf(about);
-    return 'snag' in refrigerant ? refrigerant.snag : null;
-  },
+  needs: lacksRefrigerant,
   limits,
   plausible: () => ({ low: -2, high: 60 }),
 };

@@ -1,5 +1,6 @@
 import type { InputSpec } from '@yarnix/core';
 import { ToggleGroup } from 'radix-ui';
+import { Option } from './option.tsx';
 
 /** A finding that is chosen rather than measured: every option in sight, one tap. */
 export function ChoiceInput({
@@ -28,14 +29,11 @@ export function ChoiceInput({
       className={big ? 'grid gap-2' : 'flex flex-wrap gap-1.5'}
     >
       {spec.options.map((option) => (
-        <ToggleGroup.Item
+        <Option
           key={option.value}
-          value={option.value}
-          data-value={option.value}
-          className={`rounded-[4px] border-[1.5px] border-rule-strong bg-raised font-semibold data-[state=on]:border-copper data-[state=on]:bg-wash ${big ? 'min-h-[60px] px-4 text-left text-[20px]' : 'min-h-12 px-3 text-[15px]'}`}
-        >
-          {option.label}
-        </ToggleGroup.Item>
+          option={option}
+          size={big ? 'min-h-[60px] px-4 text-left text-[20px]' : 'min-h-12 px-3 text-[15px]'}
+        />
       ))}
     </ToggleGroup.Root>
   );

@@ -1,5 +1,6 @@
 import type { InputSpec } from '@yarnix/core';
 import { ToggleGroup } from 'radix-ui';
+import { Option } from './option.tsx';
 
 type Several = Extract<InputSpec, { type: 'several' }>;
 
@@ -40,14 +41,11 @@ export function SeveralInput({
       className={big ? 'grid grid-cols-2 gap-1.5' : 'flex flex-wrap gap-1.5'}
     >
       {(withoutNone ? spec.options : [spec.none, ...spec.options]).map((option) => (
-        <ToggleGroup.Item
+        <Option
           key={option.value}
-          value={option.value}
-          data-value={option.value}
-          className={`rounded-[4px] border-[1.5px] border-rule-strong bg-raised font-semibold data-[state=on]:border-copper data-[state=on]:bg-wash ${big ? 'min-h-[52px] px-3 text-left text-[17px] leading-tight' : 'min-h-12 px-3 text-[15px]'}`}
-        >
-          {option.label}
-        </ToggleGroup.Item>
+          option={option}
+          size={big ? 'min-h-[52px] px-3 text-left text-[17px] leading-tight' : 'min-h-12 px-3 text-[15px]'}
+        />
       ))}
     </ToggleGroup.Root>
   );

@@ -8,7 +8,8 @@ export function entryWords(method: Method, inputs: Inputs): string {
     .map((spec) => {
       const entered = inputs[spec.id];
       if (entered === undefined) return '';
-      if (spec.type === 'number') return entered === 'OL' ? 'OL' : `${chosenIn(entered).join()} ${spec.unit}`;
+      if (typeof entered === 'number' && spec.type === 'number') return `${entered} ${spec.unit}`;
+      if (spec.type === 'number') return chosenIn(entered).join();
       const options = spec.type === 'several' ? [spec.none, ...spec.options] : spec.options;
       return chosenIn(entered)
         .map((value) => options.find((option) => option.value === value)?.label ?? value)
