@@ -1,7 +1,10 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { changedFiles } from './lib/changed.mjs';
 import { startCluster } from './lib/cluster.mjs';
 import { ensureChromium, ensureNpmPackages } from './lib/packages.mjs';
+import { root } from './lib/paths.mjs';
 import { runAndRead } from './lib/run.mjs';
 import { runMain, say } from './lib/say.mjs';
 
@@ -59,6 +62,20 @@ function quickSteps(database) {
   ];
 }
 
+/** Of failed journeys so many are shown, each with so many lines. */
+const MOST_SHOWN = 4;
+const LINES_SHOWN = 120;
+
+/** What the screen showed when a journey failed: where the tests ran there may be nobody to look at it later. */
+function showFailedScreens() {
+  const results = join(root, 'test-results');
+  const screens = readdirSync(results).map((journey) => join(results, journey, 'error-context.md'));
+  for (const file of screens.filter((f) => existsSync(f)).slice(0, MOST_SHOWN)) {
+    const lines = readFileSync(file, 'utf8').split('\n').slice(0, LINES_SHOWN);
+    console.log([`-- ${file}`, ...lines].join('\n'));
+  }
+}
+
 const fromQuickJest = (output, code) => {
   const counted = fromJest(output);
   return counted.passed + counted.failed > 0 ? counted : asOne(output, code);
@@ -77,6 +94,7 @@ async function runSteps(steps) {
     if (ranNothing) say(`${name} ran no test, which counts as a failure`);
     total.passed += passed;
     total.failed += failed === 0 && (ranNothing || code !== 0) ? 1 : failed;
+    if (name === 'journeys' && code !== 0) showFailedScreens();
   }
   return total;
 }

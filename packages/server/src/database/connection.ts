@@ -8,6 +8,8 @@ pg.types.setTypeParser(DATE_OID, (text: string) => text);
 /** How long is waited for the database before the person is told that it is not there, ms. */
 const CONNECT_MS = 4000;
 const ACQUIRE_MS = 6000;
+/** The same for work that nobody waits for: its threads come last on a busy machine, and connecting takes them long. */
+const PATIENT_MS = 60_000;
 /** Nothing that a request asks takes so long; a lock not had by then is not coming, ms. */
 const STATEMENT_MS = 20_000;
 const LOCK_MS = 10_000;
@@ -20,11 +22,11 @@ export const connect = (url: string, poolSize = 12, { patient = false } = {}): K
     client: 'pg',
     connection: {
       connectionString: url,
-      connectionTimeoutMillis: CONNECT_MS,
+      connectionTimeoutMillis: patient ? PATIENT_MS : CONNECT_MS,
       keepAlive: true,
       ...(patient ? {} : { statement_timeout: STATEMENT_MS, lock_timeout: LOCK_MS }),
     },
-    acquireConnectionTimeout: patient ? 60_000 : ACQUIRE_MS,
+    acquireConnectionTimeout: patient ? PATIENT_MS : ACQUIRE_MS,
     pool: { min: 0, max: poolSize },
     // What befalls a connection reaches whoever asks through it; the pool replaces those that nobody is using.
     log: { warn: silent, error: silent, deprecate: silent, debug: silent },

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import pRetry from 'p-retry';
 import type { Logger } from 'pino';
 import { v7 } from 'uuid';
 import type { RefitRow } from '../features/refits/store.ts';
@@ -20,6 +21,8 @@ const BEAT_MS = 10_000;
 const UNDER_WAY: readonly RefitRow['state'][] = ['queued', 'learning', 'judging'];
 /** How often waiting work is looked for, s. */
 const LOOK_EVERY = 1;
+/** Between two tries to start at most so long is waited, ms. */
+const LONGEST_PAUSE_MS = 15_000;
 
 export interface Runner {
   /** Takes work from now on as it comes; fleets learned from too long ago are queued by themselves when `keepFresh`. */
@@ -89,18 +92,30 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
     }
   }
 
+  /** Sets up what recurs; the same again changes nothing, so that it can be tried until it is done. */
+  async function setUp(keepFresh: boolean): Promise<void> {
+    const boss = await jobs.boss();
+    await boss.schedule(QUEUES.lostSlices, LOOK_FOR_LOST);
+    await boss.send(QUEUES.lostSlices, {});
+    if (!keepFresh) return boss.unschedule(QUEUES.staleFleets);
+    await boss.schedule(QUEUES.staleFleets, LOOK_FOR_STALE);
+    await boss.send(QUEUES.staleFleets, {});
+  }
+
   return {
     async start(keepFresh) {
+      // A database that is not there yet, or too busy, must not leave a server that never works off anything.
+      await pRetry(() => setUp(keepFresh), {
+        forever: true,
+        maxTimeout: LONGEST_PAUSE_MS,
+        shouldRetry: () => !stopped,
+        onFailedAttempt: (error) => log.warn({ err: error }, 'work off the request path cannot start yet'),
+      });
       const boss = await jobs.boss();
       const polled = { pollingIntervalSeconds: LOOK_EVERY };
       await boss.work<RefitSlice>(QUEUES.refits, polled, async ([slice]) => slice && work(slice.data));
       await boss.work(QUEUES.lostSlices, polled, () => takeOverLost(db, jobs));
-      await boss.schedule(QUEUES.lostSlices, LOOK_FOR_LOST);
-      await boss.send(QUEUES.lostSlices, {});
-      if (!keepFresh) return boss.unschedule(QUEUES.staleFleets);
-      await boss.work(QUEUES.staleFleets, polled, () => queueStale(db, jobs, now()));
-      await boss.schedule(QUEUES.staleFleets, LOOK_FOR_STALE);
-      await boss.send(QUEUES.staleFleets, {});
+      if (keepFresh) await boss.work(QUEUES.staleFleets, polled, () => queueStale(db, jobs, now()));
     },
     async look() {
       const boss = await jobs.boss();

@@ -1,21 +1,44 @@
 import { fileURLToPath } from 'node:url';
+import pRetry from 'p-retry';
 import { Piscina } from 'piscina';
 import type { RefitAsk } from './refit-worker.ts';
 
 /** Some worker threads that each do one thing at a time. */
 export interface WorkerPool {
-  /** Runs an ask on the next free worker; rejects with what failed there. A worker that dies is replaced. */
+  /**
+   * Runs an ask on the next free worker. What fails there (a connection not had, a worker that died) is tried again before
+   * it rejects: every ask can be done twice and comes to the same.
+   */
   readonly run: (ask: RefitAsk) => Promise<unknown>;
   readonly size: number;
   readonly close: () => Promise<void>;
 }
 
 const IDLE_MS = 10_000;
+/** A database that is away for so long is not waited for: about 1 + 2 + 4 + 8 s. */
+const TRIES_MORE = 4;
+
+const ENTRY = fileURLToPath(new URL('./refit-worker-entry.mjs', import.meta.url));
+
+/** A worker that cannot even start takes no ask with it, so what waits for one would wait for ever: it is told of this way. */
+function once(pool: Piscina, ask: RefitAsk): Promise<unknown> {
+  return new Promise((resolve, reject) => {
+    const settle =
+      <T>(how: (came: T) => void) =>
+      (came: T) => {
+        pool.off('error', failed);
+        how(came);
+      };
+    const failed = settle((error: Error) => reject(new Error(error.message, { cause: error })));
+    pool.on('error', failed);
+    (pool.run(ask) as Promise<unknown>).then(settle(resolve), failed);
+  });
+}
 
 /** At most `size` worker threads, started when there is work, with database connections of their own. */
-export function workerPool(url: string, size: number): WorkerPool {
+export function workerPool(url: string, size: number, { entry = ENTRY, pauseMs = 1000 } = {}): WorkerPool {
   const pool = new Piscina({
-    filename: fileURLToPath(new URL('./refit-worker-entry.mjs', import.meta.url)),
+    filename: entry,
     // Between refits there is nobody to wait: threads end when they have been idle for a while.
     minThreads: 0,
     maxThreads: size,
@@ -23,9 +46,14 @@ export function workerPool(url: string, size: number): WorkerPool {
     workerData: { url },
     execArgv: [],
   });
+  let isClosed = false;
   return {
     size,
-    run: (ask) => pool.run(ask) as Promise<unknown>,
-    close: () => pool.destroy(),
+    run: (ask) =>
+      pRetry(() => once(pool, ask), { retries: TRIES_MORE, minTimeout: pauseMs, shouldRetry: () => !isClosed }),
+    close: () => {
+      isClosed = true;
+      return pool.destroy();
+    },
   };
 }
