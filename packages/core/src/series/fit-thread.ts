@@ -1,5 +1,17 @@
 import type { DriftClass, ThreadPrior } from './drift-prior.ts';
-import { follow, levelAfter, NO_TROUBLE, type Followed, type FollowPoint, type Trouble } from './follow.ts';
+import {
+  follow,
+  levelAfter,
+  marksOf,
+  NO_TROUBLE,
+  trailFor,
+  type Followed,
+  type FollowPoint,
+  type Marks,
+  type Motion,
+  type StartLevel,
+  type Trouble,
+} from './follow.ts';
 import type { Bell } from './mixture.ts';
 
 /** A thread made ready to be fitted: shares of its reference, years, in order of time. */
@@ -77,34 +89,76 @@ interface Weighed extends Omit<Explanation, 'weight'> {
 /** An explanation this much less likely than the best, in natural logarithms, is not worth keeping. */
 const TOO_UNLIKELY = 14;
 
-function explain(thread: ReadyThread, prior: ThreadPrior, trouble: Trouble, into: Weighed[]): Weighed {
-  const start = startOf(thread, prior);
-  const [oddVariance, stepVariance] = [thread.oddSd * thread.oddSd, thread.stepSd * thread.stepSd];
+/** What weighing a thread goes by throughout: every way of moving that the prior knows, from where it begins. */
+interface Weighing {
+  readonly thread: ReadyThread;
+  readonly prior: ThreadPrior;
+  readonly start: StartLevel;
+  readonly ways: readonly { drift: number; scatter: number; motion: Motion; logShare: number }[];
+}
+
+function weighingOf(thread: ReadyThread, prior: ThreadPrior): Weighing {
+  const ways = prior.classes.flatMap(({ share, mean, sd, wander }, drift) =>
+    prior.scatter.map((s, scatter) => ({
+      drift,
+      scatter,
+      motion: { mean, sd, wander, scatter: s.factor },
+      logShare: Math.log(share * s.share),
+    })),
+  );
+  return { thread, prior, start: startOf(thread, prior), ways };
+}
+
+const marksIn = (thread: ReadyThread, trouble: Trouble) =>
+  marksOf(thread.points.length, trouble, thread.oddSd ** 2, thread.stepSd ** 2, thread.shifts);
+
+/** Explains a thread by one trouble, whose marks these are, and each way; `from` is a point up to which `trails` hold. */
+function explain(
+  { thread, prior, start, ways }: Weighing,
+  trouble: Trouble,
+  marks: Marks,
+  into: Weighed[],
+  { trails, from = -1 }: { trails?: readonly Float64Array[]; from?: number } = {},
+): Weighed {
   const logTrouble = trouble.odd.length * Math.log(prior.oddChance) + trouble.steps.length * Math.log(prior.stepChance);
   let best: Weighed | null = null;
-  for (let drift = 0; drift < prior.classes.length; drift += 1) {
-    const { share, mean, sd, wander } = prior.classes[drift]!;
-    for (let scatter = 0; scatter < prior.scatter.length; scatter += 1) {
-      const way = prior.scatter[scatter]!;
-      const motion = { mean, sd, wander, scatter: way.factor };
-      const end = follow(thread.points, motion, start, trouble, oddVariance, stepVariance, thread.shifts);
-      const log = Math.log(share * way.share) + logTrouble + end.logEvidence;
-      if (best !== null && log < best.log - TOO_UNLIKELY && trouble !== NO_TROUBLE) continue;
-      const weighed = { drift, scatter, trouble, end, log };
-      into.push(weighed);
-      if (best === null || log > best.log) best = weighed;
-    }
+  for (let way = 0; way < ways.length; way += 1) {
+    const { drift, scatter, motion, logShare } = ways[way]!;
+    const end = follow(thread.points, motion, start, marks, trails?.[way], from);
+    const log = logShare + logTrouble + end.logEvidence;
+    if (best !== null && log < best.log - TOO_UNLIKELY && trouble !== NO_TROUBLE) continue;
+    const weighed = { drift, scatter, trouble, end, log };
+    into.push(weighed);
+    if (best === null || log > best.log) best = weighed;
   }
   return best!;
 }
 
+/** A trouble with one more in it than another, at a point: up to there the two are the same. */
+interface OneMore {
+  readonly trouble: Trouble;
+  readonly at: number;
+  readonly isStep: boolean;
+}
+
+/** Does something with the marks of a trouble as they are with one more in it. */
+function marked<T>(marks: Marks, { at, isStep }: OneMore, { oddSd, stepSd }: ReadyThread, what: () => T): T {
+  const [where, more] = isStep ? [marks.before, stepSd * stepSd] : [marks.at, oddSd * oddSd];
+  const was = where[at]!;
+  where[at] = was + more;
+  const came = what();
+  where[at] = was;
+  return came;
+}
+
 /** Every trouble with one more odd reading or step in it. */
-function* oneMore(trouble: Trouble, points: readonly FollowPoint[]): Generator<Trouble> {
-  for (let i = 0; i < points.length; i += 1) {
-    if (trouble.odd.includes(i) || trouble.steps.includes(i)) continue;
-    yield { odd: [...trouble.odd, i], steps: trouble.steps };
+function* oneMore(trouble: Trouble, points: readonly FollowPoint[]): Generator<OneMore> {
+  for (let at = 0; at < points.length; at += 1) {
+    if (trouble.odd.includes(at) || trouble.steps.includes(at)) continue;
+    yield { trouble: { odd: [...trouble.odd, at], steps: trouble.steps }, at, isStep: false };
     // A step lies between two visits, not between two readings of one.
-    if (i > 0 && points[i]!.years > points[i - 1]!.years) yield { odd: trouble.odd, steps: [...trouble.steps, i] };
+    if (at > 0 && points[at]!.years > points[at - 1]!.years)
+      yield { trouble: { odd: trouble.odd, steps: [...trouble.steps, at] }, at, isStep: true };
   }
 }
 
@@ -119,35 +173,54 @@ function plainest(all: readonly Weighed[], trouble: Trouble, prior: ThreadPrior)
 const MOST_WEIGHED = 6;
 
 /** The troubles that would explain the thread best, tried with a few ways of wearing and ordinary scatter. */
-function likeliest(thread: ReadyThread, prior: ThreadPrior, troubles: readonly Trouble[], plain: Weighed): Trouble[] {
+function likeliest(
+  { thread, prior, start }: Weighing,
+  marks: Marks,
+  troubles: readonly OneMore[],
+  plain: Weighed,
+): OneMore[] {
   if (troubles.length <= MOST_WEIGHED) return [...troubles];
-  const start = startOf(thread, prior);
-  const ways = [...new Set([0, 1, plain.drift])].map((drift) => prior.classes[drift]!);
-  const scored = troubles.map((trouble) => {
-    let log = -Infinity;
-    for (const { mean, sd } of ways) {
-      const motion = { mean, sd, wander: 0, scatter: 1 };
-      const end = follow(thread.points, motion, start, trouble, thread.oddSd ** 2, thread.stepSd ** 2, thread.shifts);
-      log = Math.max(log, end.logEvidence);
-    }
-    return { trouble, log };
+  const ways = [...new Set([0, 1, plain.drift])].map((drift) => {
+    const { mean, sd } = prior.classes[drift]!;
+    const motion = { mean, sd, wander: 0, scatter: 1 };
+    const trail = trailFor(thread.points.length);
+    follow(thread.points, motion, start, marks, trail);
+    return { motion, trail };
   });
-  return scored
+  const best = (one: OneMore) =>
+    marked(marks, one, thread, () => {
+      let log = -Infinity;
+      for (const { motion, trail } of ways) {
+        const end = follow(thread.points, motion, start, marks, trail, one.at);
+        if (end.logEvidence > log) log = end.logEvidence;
+      }
+      return log;
+    });
+  return troubles
+    .map((one) => ({ one, log: best(one) }))
     .sort((a, b) => b.log - a.log)
     .slice(0, MOST_WEIGHED)
-    .map(({ trouble }) => trouble);
+    .map(({ one }) => one);
 }
 
 function explainAll(thread: ReadyThread, prior: ThreadPrior): Weighed[] {
   const all: Weighed[] = [];
-  let best = explain(thread, prior, NO_TROUBLE, all);
+  const weighing = weighingOf(thread, prior);
+  let best = explain(weighing, NO_TROUBLE, marksIn(thread, NO_TROUBLE), all);
   const n = thread.points.length;
+  let trails: Float64Array[] | undefined;
   for (let found = 0; found < MOST_TROUBLES && n >= LEAST_FOR_TROUBLE; found += 1) {
-    const plain = plainest(all, best.trouble, prior);
+    const base = best.trouble;
+    const plain = plainest(all, base, prior);
     if (plain.end.worstSurprise < LOOK_FROM) break;
+    const marks = marksIn(thread, base);
+    // What is the same up to where a trouble begins is followed once.
+    trails ??= weighing.ways.map(() => trailFor(n));
+    explain(weighing, base, marks, [], { trails });
     let next = best;
-    for (const trouble of likeliest(thread, prior, [...oneMore(best.trouble, thread.points)], plain)) {
-      const candidate = explain(thread, prior, trouble, all);
+    for (const one of likeliest(weighing, marks, [...oneMore(base, thread.points)], plain)) {
+      const options = { trails, from: one.at };
+      const candidate = marked(marks, one, thread, () => explain(weighing, one.trouble, marks, all, options));
       if (candidate.log > next.log) next = candidate;
     }
     if (next === best) break;

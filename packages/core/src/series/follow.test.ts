@@ -1,16 +1,14 @@
 import jStat from 'jstat';
 import { NORRIS, NORRIS_CERTIFIED } from '../testing/straight-line/norris.ts';
 import { fitDrift, type DriftFit } from '../testing/straight-line/fit-drift.ts';
-import { follow, levelAfter, NO_TROUBLE, type FollowPoint } from './follow.ts';
+import { follow, levelAfter, marksOf, NO_TROUBLE, trailFor, type FollowPoint } from './follow.ts';
 
 const straight = (points: readonly FollowPoint[], sd: number, levelSd = 1e6) =>
   follow(
     points,
     { mean: 0, sd, wander: 0, scatter: 1 },
     { years: points[0]?.years ?? 0, mean: 0, sd: levelSd },
-    NO_TROUBLE,
-    1,
-    1,
+    marksOf(points.length, NO_TROUBLE, 1, 1),
   );
 
 test('with a flat prior it is ordinary least squares: NIST StRD Norris, certified slope, level and their errors', () => {
@@ -45,9 +43,7 @@ test('without wander it is Bayesian linear regression: the same as the closed fo
     points,
     { mean: -0.01, sd: 0.02, wander: 0, scatter: 1 },
     { years: 0, mean: 1, sd: 1e4 },
-    NO_TROUBLE,
-    1,
-    1,
+    marksOf(points.length, NO_TROUBLE, 1, 1),
   );
   expect(end.drift).toBeCloseTo(fit.slope, 7);
   expect(Math.sqrt(end.driftVariance)).toBeCloseTo(fit.slopeSe, 7);
@@ -63,7 +59,8 @@ test('level, drift and evidence agree with the joint Gaussian of all readings, w
   const trouble = { odd: [1], steps: [2] };
   const oddVariance = 0.04;
   const start = { years: -0.4, mean: 1.01, sd: levelSd };
-  const end = follow(points, { mean: -0.02, sd, wander, scatter: 1.5 }, start, trouble, oddVariance, stepVariance);
+  const marks = marksOf(points.length, trouble, oddVariance, stepVariance);
+  const end = follow(points, { mean: -0.02, sd, wander, scatter: 1.5 }, start, marks);
 
   // Wandering drift integrated twice: cov(level(s), level(t)) = q (s²t/2 − s³/6) for s ≤ t.
   const t = points.map((p) => p.years - start.years);
@@ -95,6 +92,21 @@ test('the worst surprise tells where a reading lies off', () => {
   const off = points.map((p, i) => (i === 2 ? { ...p, value: 0.8 } : p));
   const end = straight(off, 0.02);
   expect(end.worstSurprise).toBeGreaterThan(4);
-  // Where it is off, or where the thread comes back.
-  expect([2, 3]).toContain(end.worstAt);
+});
+
+test('a thread taken up in its midst, where another way parts from it, ends as one followed from its start', () => {
+  const many = Array.from({ length: 40 }, (_, i) => ({ years: i / 2, value: 1 - i / 300, variance: 0.0002 }));
+  const motion = { mean: -0.01, sd: 0.02, wander: 0.01, scatter: 1.6 };
+  const start = { years: 0, mean: 1, sd: 0.1 };
+  const plain = marksOf(many.length, NO_TROUBLE, 0.02, 0.005, [7]);
+  const trail = trailFor(many.length);
+  const first = follow(many, motion, start, plain, trail);
+  expect(follow(many, motion, start, plain)).toEqual(first);
+  for (const at of [0, 1, 15, 16, 39]) {
+    const marks = marksOf(many.length, { odd: [at], steps: at > 1 ? [at - 1] : [] }, 0.02, 0.005, [7]);
+    const whole = follow(many, motion, start, marks);
+    const takenUp = follow(many, motion, start, marks, trail, Math.max(0, at - 1));
+    for (const [name, value] of Object.entries(takenUp))
+      expect(whole[name as keyof typeof whole]).toBeCloseTo(value, 9);
+  }
 });
