@@ -4,7 +4,12 @@ import type { Judgment } from '../verdict/judgment.ts';
 import type { Because, Position } from '../verdict/reasons.ts';
 import type { Standing } from '../verdict/standing.ts';
 
-const STANDING_AT: Readonly<Record<Position, Standing>> = { within: 'sound', nearing: 'watch', past: 'act' };
+const STANDING_AT: Readonly<Record<Position, Standing>> = {
+  within: 'sound',
+  nearing: 'watch',
+  past: 'act',
+  open: 'unproven',
+};
 
 type Known = Extract<Limits, { known: true }>;
 
@@ -13,7 +18,9 @@ const isBelow = (value: number, limit: number): boolean => value < limit - 1e-9 
 const isAbove = (value: number, limit: number): boolean => isBelow(-value, -limit);
 
 function placeOf(value: number, limits: Known): { side: 'lower' | 'upper'; position: Position; limit: number } {
-  const { lower, upper, watchLower, watchUpper } = limits;
+  const { lower, upper, watchLower, watchUpper, open = [] } = limits;
+  if (upper !== null && open.some(([above, upTo]) => isAbove(value, above) && !isAbove(value, upTo)))
+    return { side: 'upper', position: 'open', limit: upper };
   if (lower !== null && isBelow(value, lower)) return { side: 'lower', position: 'past', limit: lower };
   if (upper !== null && isAbove(value, upper)) return { side: 'upper', position: 'past', limit: upper };
   if (lower !== null && watchLower !== null && isBelow(value, watchLower)) {

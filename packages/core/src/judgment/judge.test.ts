@@ -176,15 +176,23 @@ describe('compressor amps', () => {
   });
 
   test.each([
-    [15, 'sound'],
-    [17, 'watch'],
-    [20, 'watch'],
-    [21, 'act'],
-  ])('MCA without the fan’s share bounds RLA: 26 A allows 18.0 to 20.8, and %s A are %s', (amps, standing) => {
-    // National Electrical Code, article 440, rearranged; the largest plausible fan is common practice, no source.
-    expect(compressorRlaSpan(26)).toEqual({ low: 18, high: 20.8 });
-    expect(at(amps, { mca: 26 })).toMatchObject({ standing, because: { numbers: { rule: 'rla-span' } } });
-  });
+    [26, 15, 'sound'],
+    [26, 17, 'unproven'],
+    [26, 20, 'unproven'],
+    [26, 21, 'act'],
+    [60, 40, 'sound'],
+    [60, 42, 'unproven'],
+    [60, 44, 'watch'],
+    [60, 47, 'unproven'],
+    [60, 49, 'act'],
+  ])(
+    'MCA %s A without the fan’s share: %s A are %s, a verdict only where every RLA it allows gives it',
+    (mca, amps, standing) => {
+      // National Electrical Code, article 440, rearranged; the largest plausible fan is common practice, no source.
+      expect(compressorRlaSpan(26)).toEqual({ low: 18, high: 20.8 });
+      expect(at(amps, { mca })).toMatchObject({ standing, because: { numbers: { rule: 'rla-span' } } });
+    },
+  );
 
   test('unproven stays unproven though the unit’s own past agrees', () => {
     const past = series([15, 15.1, 14.9], 'clamp');

@@ -15,6 +15,8 @@ export type Limits =
       /** For the rated-load family. */
       readonly figure?: 'RLA' | 'FLA' | undefined;
       readonly derived?: boolean | undefined;
+      /** Spans above the first figure and up to the second in which nothing can be said, since the limit itself is not certain. */
+      readonly open?: readonly (readonly [above: number, upTo: number])[] | undefined;
       /** For the window family: what the limits are of. */
       readonly rule?: Rule | undefined;
     }

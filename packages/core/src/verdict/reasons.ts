@@ -9,8 +9,8 @@ const number = z.number();
 const unit = z.enum(UNITS);
 const point = z.enum(POINTS);
 const side = z.enum(['lower', 'upper']);
-/** Where a value lies between its nominal and its limit. */
-const position = z.enum(['within', 'nearing', 'past']);
+/** Where a value lies between its nominal and its limit; open where the limit itself is not certain enough to say. */
+const position = z.enum(['within', 'nearing', 'past', 'open']);
 export type Position = z.infer<typeof position>;
 
 const againstLimit = { value: number, nominal: number, limit: number, side, position };

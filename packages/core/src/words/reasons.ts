@@ -87,7 +87,14 @@ function againstWindow(n: ReasonNumbers['against-window']): Line {
   const say = (value: number) => sayNumber(value, n.unit);
   const window =
     low === null ? `at most ${say(high ?? 0)}` : high === null ? `at least ${say(low)}` : `${say(low)} to ${say(high)}`;
-  const hint = n.position === 'past' ? (n.side === 'lower' ? words.low : words.high) : undefined;
+  const hint =
+    n.position === 'open'
+      ? words.open
+      : n.position === 'past'
+        ? n.side === 'lower'
+          ? words.low
+          : words.high
+        : undefined;
   return [sayQuantity(n.value, n.unit), `; ${window} ${words.limits}.${hint ? ` ${hint}` : ''}`];
 }
 

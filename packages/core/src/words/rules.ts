@@ -7,6 +7,8 @@ export interface RuleWords {
   /** What being past the lower or the upper limit points to. */
   readonly low?: string;
   readonly high?: string;
+  /** What would settle it where the limit itself is not certain. */
+  readonly open?: string;
 }
 
 /** What is said of each rule. Common practice, no source, unless the kind says so. */
@@ -98,6 +100,7 @@ export const RULE_WORDS: Readonly<Record<Rule, RuleWords>> = {
   'rla-span': {
     limits: 'by MCA, the fan’s share not known',
     high: 'Above any RLA that this MCA allows.',
+    open: 'Within one of the RLAs that this MCA allows, and past another: the fan’s FLA, or the RLA, settles it.',
   },
   'pan-heater': { limits: 'by its watts', low: 'Partly shorted.', high: 'Going open: it will not keep the pan clear.' },
   'start-range': {

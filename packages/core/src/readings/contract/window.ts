@@ -7,8 +7,8 @@ import type { Choice, Evaluated, Input, Inputs, SeveralSpec } from './entry.ts';
 
 type Sides = Partial<Record<'nominal' | 'lower' | 'upper' | 'watchLower' | 'watchUpper', number>>;
 
-/** Limits of the window family, in the kind's unit: either side may be open. */
-export function windowLimits(rule: Rule, sides: Sides): Limits {
+/** Limits of the window family, in the kind's unit: either side may be missing, and spans may be left open. */
+export function windowLimits(rule: Rule, sides: Sides & { open?: readonly (readonly [number, number])[] }): Limits {
   const lower = sides.lower ?? null;
   const upper = sides.upper ?? null;
   const middle = lower !== null && upper !== null ? (lower + upper) / 2 : (lower ?? upper ?? 0);
@@ -21,6 +21,7 @@ export function windowLimits(rule: Rule, sides: Sides): Limits {
     upper,
     watchLower: sides.watchLower ?? null,
     watchUpper: sides.watchUpper ?? null,
+    open: sides.open,
   };
 }
 

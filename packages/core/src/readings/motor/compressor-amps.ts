@@ -32,19 +32,29 @@ function rlaOf(plate: Plate): { rla: number; derived: boolean } | Because {
   return derived.outcome === 'value' ? { rla: derived.rla, derived: true } : whyUnknown(plate, derived.because);
 }
 
+/**
+ * Limits when RLA is only known to lie in a span: a verdict is given where it is the same for the least RLA and the most,
+ * and nothing is said between.
+ */
+function spanLimits({ low, high }: { low: number; high: number }, watchFrom: number): Limits {
+  const [leastWatched, mostWatched] = [watchFrom * low, watchFrom * high];
+  const open =
+    mostWatched < low
+      ? ([
+          [leastWatched, mostWatched],
+          [low, high],
+        ] as const)
+      : ([[leastWatched, high]] as const);
+  return windowLimits('rla-span', { nominal: low, upper: high, watchUpper: leastWatched, open });
+}
+
 function limits(about: About, policy: Policy): Limits {
   if (about.point !== 'common' && about.point !== 'line') {
     return { known: false, because: { code: 'no-plate-limit-for-wire', numbers: { point: about.point } } };
   }
   const found = rlaOf(about.plate);
   const span = 'rla' in found || about.plate.outdoorFanFla !== undefined ? null : compressorRlaSpan(about.plate.mca);
-  // Sound below what the least RLA allows, past above the most; between them it is watched, since it may be either.
-  if (span)
-    return windowLimits('rla-span', {
-      nominal: span.low,
-      upper: span.high,
-      watchUpper: policy.amps.watchFrom * span.low,
-    });
+  if (span) return spanLimits(span, policy.amps.watchFrom);
   return 'rla' in found ? ratedLoadLimits(found.rla, 'RLA', found.derived, policy) : { known: false, because: found };
 }
 
