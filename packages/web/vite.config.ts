@@ -28,7 +28,8 @@ export default defineConfig({
   server: { host: '127.0.0.1', proxy: { '/api': api, '/healthz': api } },
   build: {
     chunkSizeWarningLimit: 900,
-    // What every place stands on is one file.
+    // What every place stands on is one file, and what nearly every place knows another: dozens of small ones would each
+    // cost a slow phone its own asking.
     rolldownOptions: {
       output: {
         codeSplitting: {
@@ -36,6 +37,10 @@ export default defineConfig({
             {
               name: 'frame',
               test: /node_modules\/(react|react-dom|react-router|scheduler|@tanstack\/(react-)?query[^/]*|idb)\//,
+            },
+            {
+              name: 'core',
+              test: /node_modules\/zod\/|packages\/core\/src\/(quantity|equipment|trade|verdict|readings|words|round|http)\//,
             },
           ],
         },

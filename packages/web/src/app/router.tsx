@@ -1,13 +1,27 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, Navigate } from 'react-router';
+import { watchAsked } from '../places/watch/watch-asked.ts';
+import { queries } from './queries.ts';
+import { queryClient } from './query-client.ts';
 import { CrashScreen, Loading, NowhereScreen } from './states.tsx';
 import { Shell } from './shell.tsx';
 
-/** A place that is fetched when somebody goes there: nobody waits for the code of another one. */
-const place = (path: string, load: () => Promise<ComponentType>) => ({
+/**
+ * A place that is fetched when somebody goes there: nobody waits for the code of another one. What it asks first is asked
+ * meanwhile, by `ahead`.
+ */
+const place = (path: string, load: () => Promise<ComponentType>, ahead?: (search: URLSearchParams) => void) => ({
   path,
   lazy: async () => ({ Component: await load() }),
+  ...(ahead && {
+    loader: ({ request }: { request: Request }) => {
+      ahead(new URL(request.url).searchParams);
+      return null;
+    },
+  }),
 });
+
+const askWatch = (search: URLSearchParams) => void queryClient.prefetchQuery(queries.watch(watchAsked(search)));
 
 export const router = createBrowserRouter([
   {
@@ -17,7 +31,7 @@ export const router = createBrowserRouter([
     hydrateFallbackElement: <Shell content={<Loading what="this place" />} />,
     children: [
       { index: true, element: <Navigate to="/watch" replace /> },
-      place('watch', async () => (await import('../places/watch/watch-screen.tsx')).WatchScreen),
+      place('watch', async () => (await import('../places/watch/watch-screen.tsx')).WatchScreen, askWatch),
       place('rounds', async () => (await import('../places/round/rounds-screen.tsx')).RoundsScreen),
       place('systems', async () => (await import('../places/systems/systems-screen.tsx')).SystemsScreen),
       place('systems/new', async () => (await import('../places/systems/new-system-screen.tsx')).NewSystemScreen),

@@ -12,5 +12,10 @@ export function useMedia(query: string): boolean {
   );
 }
 
+const WIDE = '(min-width: 900px)';
+
 /** Wide enough to show a stop's readings as a list beside the keypad; below it one reading fills the screen. */
-export const useWide = (): boolean => useMedia('(min-width: 900px)');
+export const useWide = (): boolean => useMedia(WIDE);
+
+/** The same, outside of what is drawn. */
+export const isWide = (): boolean => window.matchMedia(WIDE).matches;

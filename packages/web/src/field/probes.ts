@@ -74,6 +74,19 @@ export function useProbes(probes: readonly Probe[]): Listening[] {
   const asked = probes.map((p) => p.address).join('\n');
   useEffect(() => {
     const heard = new Map<string, Heard>();
+    // Several probes may send many times between two frames: what came is shown once in each.
+    const news = new Map<string, Stream>();
+    let frame = 0;
+    const show = () => {
+      frame = 0;
+      const came = Object.fromEntries(news);
+      news.clear();
+      setStreams((now) => ({ ...now, ...came }));
+    };
+    const note = (address: string, stream: Stream) => {
+      news.set(address, stream);
+      frame ||= requestAnimationFrame(show);
+    };
     const sources = asked
       .split('\n')
       .filter(Boolean)
@@ -82,16 +95,19 @@ export function useProbes(probes: readonly Probe[]): Listening[] {
         source.onmessage = (event: MessageEvent<string>) => {
           const next = hear(heard.get(address) ?? { samples: [], over: 0 }, event.data);
           heard.set(address, next);
-          setStreams((now) => ({ ...now, [address]: { heard: next, lost: false } }));
+          note(address, { heard: next, lost: false });
         };
         source.onerror = () => {
           // A stream that broke off would begin again from its start-up: better said than mixed.
           source.close();
-          setStreams((now) => ({ ...now, [address]: { heard: { samples: [], over: 0 }, lost: true } }));
+          note(address, { heard: { samples: [], over: 0 }, lost: true });
         };
         return source;
       });
-    return () => sources.forEach((source) => source.close());
+    return () => {
+      cancelAnimationFrame(frame);
+      sources.forEach((source) => source.close());
+    };
   }, [asked]);
   return probes.map((probe) => listeningOf(streams[probe.address], probe));
 }

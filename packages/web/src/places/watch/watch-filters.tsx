@@ -3,10 +3,9 @@ import { Download } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { useSearchParams } from 'react-router';
 import { Mark } from '../../kit/mark.tsx';
+import { FILTERS } from './watch-asked.ts';
 
 const OFFERED: readonly Standing[] = ['stop', 'act', 'watch', 'unproven'];
-/** What of the address is asked of the server. */
-export const FILTERS = ['standing', 'area', 'season', 'slot', 'snoozed'] as const;
 
 const sorted = (standings: readonly string[]) => [...standings].sort().join(',');
 

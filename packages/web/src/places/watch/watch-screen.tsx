@@ -1,6 +1,6 @@
 import type { WatchRow } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
@@ -10,11 +10,24 @@ import { partName } from './part-name.ts';
 import { useSnooze } from './use-snooze.ts';
 import { useRowKeys } from './use-row-keys.ts';
 import { VanLoad } from './van-load.tsx';
-import { FILTERS, WatchFilters } from './watch-filters.tsx';
+import { WatchFilters } from './watch-filters.tsx';
+import { pageOf, pageSize, watchAsked } from './watch-asked.ts';
 import { WatchLine } from './watch-row.tsx';
 import { WeekChanges } from './week-changes.tsx';
 
-const PAGE = 50;
+/** A screenful: a slow phone draws the first of these before the others. */
+const FIRST_FEW = 6;
+let hasDrawnAll = false;
+
+/** All rows, but a few on the first draw since the app was opened: later, a place scrolled to must be there at once. */
+function useFirstFew(rows: readonly WatchRow[]): readonly WatchRow[] {
+  const [all, setAll] = useState(hasDrawnAll);
+  useEffect(() => {
+    hasDrawnAll = true;
+    startTransition(() => setAll(true));
+  }, []);
+  return all ? rows : rows.slice(0, FIRST_FEW);
+}
 
 /** Undo in place of "are you sure". */
 function JustSetAside({ row, onUndone }: { row: WatchRow; onUndone: () => void }) {
@@ -29,15 +42,24 @@ function JustSetAside({ row, onUndone }: { row: WatchRow; onUndone: () => void }
   );
 }
 
+function WatchRows({ rows, onSetAside }: { rows: readonly WatchRow[]; onSetAside: (row: WatchRow) => void }) {
+  return (
+    <ol>
+      {useFirstFew(rows).map((row) => (
+        <WatchLine key={row.componentId} row={row} onSetAside={onSetAside} />
+      ))}
+    </ol>
+  );
+}
+
 /** The Watch: which parts may not see their next round, why, and what to load. */
 export function WatchScreen() {
   const [search, setSearch] = useSearchParams();
   const [aside, setAside] = useState<WatchRow | null>(null);
   useRowKeys();
-  const at = Math.max(0, Number(search.get('page') ?? 0) || 0);
-  const asked = new URLSearchParams({ limit: String(PAGE), offset: String(at * PAGE) });
-  for (const name of FILTERS) if (search.has(name)) asked.set(name, search.get(name) ?? '');
-  const watch = useQuery(queries.watch(asked.toString()));
+  const at = pageOf(search);
+  const size = pageSize();
+  const watch = useQuery(queries.watch(watchAsked(search)));
   if (!watch.data) {
     return watch.error ? (
       <Failed error={watch.error} what="The Watch" retry={() => void watch.refetch()} />
@@ -69,21 +91,17 @@ export function WatchScreen() {
             Nothing stands so. Every part that was measured is expected to see its next round.
           </p>
         ) : (
-          <ol>
-            {page.rows.map((row) => (
-              <WatchLine key={row.componentId} row={row} onSetAside={setAside} />
-            ))}
-          </ol>
+          <WatchRows rows={page.rows} onSetAside={setAside} />
         )}
-        {(at > 0 || (at + 1) * PAGE < page.matching) && (
+        {(at > 0 || (at + 1) * size < page.matching) && (
           <div className="flex items-center gap-4 py-4">
             <Button disabled={at === 0} onClick={() => turn(at - 1)}>
               More urgent
             </Button>
             <span className="label">
-              {at * PAGE + 1} to {Math.min((at + 1) * PAGE, page.matching)}
+              {at * size + 1} to {Math.min((at + 1) * size, page.matching)}
             </span>
-            <Button disabled={(at + 1) * PAGE >= page.matching} onClick={() => turn(at + 1)}>
+            <Button disabled={(at + 1) * size >= page.matching} onClick={() => turn(at + 1)}>
               Less urgent
             </Button>
           </div>
