@@ -141,12 +141,17 @@ function inputsFor(random: Random, scene: Scene, reading: PlannedReading<Simulat
   return inputs;
 }
 
-/** Tests that are only made once a fault shows. */
-const FAULT_TESTS: ReadonlySet<string> = new Set(['defrost-chain', 'fan-bypass']);
+/** Tests that are only made once a fault shows: kinds, and single methods of kinds. */
+const FAULT_TESTS: ReadonlySet<string> = new Set([
+  'defrost-chain',
+  'fan-bypass',
+  'sequencer-opening-time',
+  'strips-in-cooling/no-call',
+]);
 
 /** Whether a technician takes this reading on this visit: few take what nobody misses. */
 const isTaken = ({ random }: Making, { kind, method }: PlannedReading<SimulatedPart>): boolean => {
-  if (FAULT_TESTS.has(kind.id)) return false;
+  if (FAULT_TESTS.has(kind.id) || FAULT_TESTS.has(`${kind.id}/${method.id}`)) return false;
   // Delivered cooling costs nothing to take: everything it needs is there.
   return method.optional !== true || method.inputs.length === 0 || random.chance(0.07);
 };

@@ -246,9 +246,16 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   'control-volts': coil((house) => house.controlVolts),
   'line-volts': coil((house) => house.lineVolts),
   'heater-amps': (scene, { point }) => elementAmps(scene, point),
-  'strips-in-cooling': (scene) => (scene.faults.has('strip-welded') ? elementAmps(scene, 'element-2') : 0),
+  'strips-in-cooling': (scene, { point }) =>
+    scene.faults.has('strip-welded') && !['element-1', 'circuit-2', 'circuit-3'].includes(point)
+      ? elementAmps(scene, 'element-2')
+      : 0,
   'element-ohms': (scene, { point }) => ohmsOf(scene, indexOf(point)),
   'sequencer-closing-time': (scene, { point }) => scene.house.closingSeconds[indexOf(point)] ?? 60,
+  'sequencer-opening-time': (scene, { point }) =>
+    scene.faults.has('strip-welded') && point === 'contact-2'
+      ? Infinity
+      : 100 - 0.7 * (scene.house.closingSeconds[indexOf(point)] ?? 60),
   'sequencer-contact-volts': contactTruth,
   'sequencer-coil-ohms': coil((house) => house.sequencerOhms),
   'blower-relay-coil-ohms': coil((house) => house.relayOhms),

@@ -194,6 +194,8 @@ export const POINT_NAMES = {
   'contact-4': 'contact 4',
   'contact-5': 'contact 5',
   'contact-6': 'contact 6',
+  'leg-1': 'L1',
+  'leg-2': 'L2',
   ground: 'to ground',
   suction: 'suction',
   liquid: 'liquid',

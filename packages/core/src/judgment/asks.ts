@@ -28,6 +28,7 @@ const OF_FINDINGS: Readonly<Partial<Record<FindingCode, Ask>>> = {
   shorted: 'replace',
   jumps: 'replace',
   'never-closed': 'replace',
+  'never-opened': 'replace',
   'contact-open': 'find-cause',
   'contact-welded': 'replace',
   'terminates-low': 'adjust',

@@ -37,6 +37,7 @@ import { runCapacitorCapacitance } from './capacitor/run-capacitor-capacitance.t
 import { sensorError } from './defrost/sensor-error.ts';
 import { sequencerClosingTime } from './electric-heat/sequencer-closing-time.ts';
 import { sequencerCoilOhms } from './electric-heat/sequencer-coil-ohms.ts';
+import { sequencerOpeningTime } from './electric-heat/sequencer-opening-time.ts';
 import { sequencerContactVolts } from './electric-heat/sequencer-contact-volts.ts';
 import { startCapacitorCapacitance } from './capacitor/start-capacitor-capacitance.ts';
 import { stripsInCooling } from './electric-heat/strips-in-cooling.ts';
@@ -57,6 +58,7 @@ const KINDS: Readonly<Record<ReadingKindId, ReadingKind>> = {
   'strips-in-cooling': stripsInCooling,
   'element-ohms': elementOhms,
   'sequencer-closing-time': sequencerClosingTime,
+  'sequencer-opening-time': sequencerOpeningTime,
   'sequencer-contact-volts': sequencerContactVolts,
   'sequencer-coil-ohms': sequencerCoilOhms,
   'return-air': returnAir,

@@ -77,6 +77,8 @@ export const FINDINGS = {
   'holds-charge': 'unproven',
   grounded: 'stop',
   'never-closed': 'act',
+  'never-opened': 'act',
+  'opened-at-once': 'watch',
   // Defrost settings and test
   'setting-read': 'sound',
   'setting-differs': 'watch',

@@ -45,6 +45,8 @@ export const policySchema = z.object({
     zeroAmps: z.number().min(0),
     /** Longest usual time for a sequencer's contact to close, s. */
     closingSeconds: z.number().min(1),
+    /** Longest usual time for it to open once the call has ended, s. */
+    openingSeconds: z.number().min(1),
   }),
   air: z.object({
     /** Cooling split at ordinary humidity, °F. */
@@ -125,7 +127,7 @@ export function policyOf(school: CapacitorSchool): Policy {
     amps: { watchFrom: 0.9, baselinePercent: 15, farBelowPercent: 35 },
     lineVolts: { goodPercent: 5, lowShare: 208 / 240, highMultiple: 256 / 240 },
     controlVolts: { goodLow: 24, goodHigh: 28, low: 18, high: 30 },
-    electricHeat: { tolerancePercent: 10, zeroAmps: 0.5, closingSeconds: 90 },
+    electricHeat: { tolerancePercent: 10, zeroAmps: 0.5, closingSeconds: 90, openingSeconds: 90 },
     air: {
       splitLowF: 15,
       splitHighF: 22,

@@ -24,6 +24,16 @@ const againstBaseline = {
   at: z.string().optional(),
 };
 
+const inTurn = {
+  doing: z.enum(['closing', 'opening']),
+  first: point,
+  second: point,
+  /** Seconds. */
+  firstAt: number,
+  secondAt: number,
+  contacts: number,
+};
+
 /**
  * Every reason a verdict can give, by its code: the numbers its sentence is made of. The words are made from these and
  * nowhere else, so that screen, report and export agree; the schemas are those of the wire.
@@ -85,6 +95,11 @@ export const REASONS = {
   together: z.object({ rule: z.enum(TOGETHER_IDS), before: number, after: number }),
   'three-wires-agree': z.object({ expected: number, value: number }),
   'three-wires-miss': z.object({ expected: number, value: number, offPercent: number }),
+  /** Amps of the two legs of one load, which should be the same. */
+  'legs-differ': z.object({ first: number, second: number }),
+  /** Contacts that switch one after the other, or do not: the first two, or the two that are out of turn. */
+  'contacts-in-turn': z.object(inTurn),
+  'contacts-out-of-turn': z.object(inTurn),
   'far-from-plausible': z.object({
     value: number,
     low: number,

@@ -6,6 +6,7 @@ export const RULES = [
   'no-strips',
   'element-ohms',
   'closing-time',
+  'opening-time',
   'closed-contact',
   'pressure-switch',
   'split',

@@ -111,6 +111,8 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, Said | ((point: string)
   'holds-charge': ['Holds a charge', '; how much is not shown. Its µF on the bench are still owed.'],
   grounded: ['Leads to ground', ': do not run it.'],
   'never-closed': ['Never closed', ': it has failed, even if a tap makes it close.'],
+  'never-opened': ['Never opened', ': welded, and its element heats on with no call. Power off, and replace it.'],
+  'opened-at-once': ['Opened with the call', ': no delay is left, so that all of the heat goes off at once.'],
   // Defrost settings and test
   'setting-read': 'Read as it stands.',
   'setting-differs': [

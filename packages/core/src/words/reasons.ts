@@ -118,7 +118,7 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
   ],
   finding: (n) => sayFindings(n.found, n.point),
   'heat-added': (n) => {
-    const added = `${sayQuantity(n.amps, 'A')} at ${sayQuantity(n.volts, 'V')} add ${sayQuantity(Math.round(n.btuh / 100) * 100, 'Btu/h')} to the air being cooled`;
+    const added = `${sayQuantity(n.amps, 'A')} at ${sayQuantity(n.volts, 'V')} are ${sayQuantity(Math.round(n.btuh / 100) * 100, 'Btu/h')} of heat that nobody called`;
     return n.ofCooling === null ? `${added}.` : [added, `: ${sayPercent(100 * n.ofCooling)} of its cooling.`];
   },
   'does-not-fit': (n) => DOUBT_WORDS[n.doubt](Number(n.a.toFixed(1)), Number(n.b.toFixed(1))),
@@ -177,6 +177,21 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
     'The three wires disagree',
     `: run and start give ${sayQuantity(n.expected, 'A')}, common reads ${sayQuantity(n.value, 'A')}. Wrong wire clamped, or a capacitor or winding off.`,
   ],
+  'legs-differ': (n) => [
+    `${sayQuantity(n.first, 'A')} on L1 and ${sayQuantity(n.second, 'A')} on L2`,
+    ': what goes out on one should come back on the other. An element touches ground, or another load was clamped.',
+  ],
+  'contacts-in-turn': (n) => `${n.contacts} contacts, each after the one before.`,
+  'contacts-out-of-turn': (n) => {
+    const [first, second] = [POINT_NAMES[n.first], POINT_NAMES[n.second]];
+    const how = `${capital(second)} ${n.doing === 'closing' ? 'closes' : 'opens'} at ${sayQuantity(n.secondAt, 's')}, ${first} at ${sayQuantity(n.firstAt, 's')}`;
+    return n.doing === 'closing'
+      ? [
+          how,
+          ': not one after the other, so that the supply takes both at once. Its heaters, or a contact that was closed before.',
+        ]
+      : [how, ': the last to close should be the first to open. One of the two sticks; read it with no call.'];
+  },
   'far-from-plausible': (n) => [
     sayQuantity(n.value, n.unit),
     `? ${sayNumber(n.low, n.unit)} to ${sayNumber(n.high, n.unit)} would be likely here.${n.perhaps === null ? '' : ` Did you mean ${Number(n.perhaps.toPrecision(4))}?`}`,

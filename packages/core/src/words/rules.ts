@@ -29,8 +29,8 @@ export const RULE_WORDS: Readonly<Record<Rule, RuleWords>> = {
     high: 'Measure the volts; then the wire clamped, or another heater fitted.',
   },
   'no-strips': {
-    limits: 'in cooling',
-    high: 'A strip heats the air being cooled: welded relay or sequencer, or back-feed.',
+    limits: 'with no heat called',
+    high: 'A strip heats though none is called: welded relay or sequencer, or back-feed.',
   },
   'element-ohms': {
     limits: 'by the plate',
@@ -38,6 +38,7 @@ export const RULE_WORDS: Readonly<Record<Rule, RuleWords>> = {
     high: 'The element is going open.',
   },
   'closing-time': { limits: 'usual', high: 'Slow: its coil volts first, then the sequencer.' },
+  'opening-time': { limits: 'usual', high: 'Slow to open: it sticks. Read it with no call.' },
   'closed-contact': { limits: 'across a closed contact', high: 'The contact does not carry: pitted, dirty or open.' },
   'pressure-switch': { limits: 'across a closed switch', high: 'Open: find out why; do not bypass it.' },
   split: {

@@ -11,6 +11,7 @@ export const READING_KIND_IDS = [
   'strips-in-cooling',
   'element-ohms',
   'sequencer-closing-time',
+  'sequencer-opening-time',
   'sequencer-contact-volts',
   'sequencer-coil-ohms',
   'return-air',

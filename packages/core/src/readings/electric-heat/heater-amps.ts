@@ -18,7 +18,8 @@ export const ELEMENTS: readonly Point[] = [
   'element-6',
 ];
 
-function pointsOf({ plate }: Where): Point[] {
+/** All of the heat, each circuit and each element, where there is more than one. */
+export function heaterPointsOf({ plate }: Where): Point[] {
   const circuits = heatCircuitsOf(plate);
   const elements = heatElementsOf(plate);
   return [
@@ -87,7 +88,7 @@ export const heaterAmps: NumericKind = {
       title: 'clamp, strips alone',
       stops: ['electric-heat'],
       order: 20,
-      points: pointsOf,
+      points: heaterPointsOf,
       inputs: [{ id: 'amps', type: 'number', label: 'Amps', unit: 'A', overLimit: false, probe: 'clamp' }],
       evaluate,
       error: (value) => Math.hypot(0.1, 0.025 * value),

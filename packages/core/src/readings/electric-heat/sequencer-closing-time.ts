@@ -1,6 +1,7 @@
 import type { NumericKind } from '../contract/kind.ts';
 import { contactsOf } from './sequencer-contact.ts';
 import { found, taken, windowLimits } from '../contract/window.ts';
+import { judgeContactOrder } from './sequencer-order.ts';
 
 /** A sequencer's heater has to warm first: sooner than this it was closed before, s. Common practice, no source. */
 const LEAST_SECONDS = 3;
@@ -39,4 +40,5 @@ export const sequencerClosingTime: NumericKind = {
   // A stuck one may well take ten minutes: that is told, not taken for a slip of the decimal point.
   plausible: () => ({ low: 1, high: 1800 }),
   driftPrior: { meanShare: 0.01, sdShare: 0.05 },
+  acrossPoints: (seconds) => judgeContactOrder(seconds, 'closing'),
 };

@@ -1,14 +1,37 @@
+import type { Point } from '../../equipment/component.ts';
 import { heatVoltsOf } from '../../equipment/plate.ts';
 import { heatAdded } from '../../trade/electric-heat/heat-added.ts';
+import type { Judgment } from '../../verdict/judgment.ts';
+import type { InputSpec } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
-import { clampAmps } from '../motor/motor-amps.ts';
 import { unworn, windowLimits } from '../contract/window.ts';
+import { clampAmps } from '../motor/motor-amps.ts';
+import { heaterPointsOf } from './heater-amps.ts';
 
-/** Amps of the electric heat while it cools, A: every element must read zero. */
+/** Two legs of one load carry the same; what they differ by beyond a clamp's error goes to ground, A. Common practice, no source. */
+const LEGS_DIFFER = 1;
+
+function judgeLegs(amps: Readonly<Partial<Record<Point, number>>>): Judgment | null {
+  const [first, second] = [amps['leg-1'], amps['leg-2']];
+  if (first === undefined || second === undefined || Math.abs(first - second) < LEGS_DIFFER) return null;
+  return {
+    basis: 'cross-check',
+    standing: 'act',
+    limit: null,
+    because: { code: 'legs-differ', numbers: { first, second } },
+  };
+}
+
+const amps: InputSpec = { id: 'amps', type: 'number', label: 'Amps', unit: 'A', overLimit: false, probe: 'clamp' };
+
+/**
+ * Amps of the electric heat while none of it is called, A: every element, and every wire, must read zero, while it cools
+ * as with no call at all.
+ */
 export const stripsInCooling: NumericKind = {
   type: 'number',
   id: 'strips-in-cooling',
-  title: 'Electric heat amps in cooling',
+  title: 'Electric heat amps, not called',
   component: 'electric-heat',
   unit: 'A',
   plateLine: () => 'must be zero',
@@ -21,16 +44,29 @@ export const stripsInCooling: NumericKind = {
       order: 20,
       points: () => ['total'],
       usual: () => ({ amps: 0 }),
-      inputs: [{ id: 'amps', type: 'number', label: 'Amps', unit: 'A', overLimit: false, probe: 'clamp' }],
+      inputs: [amps],
+      evaluate: clampAmps,
+      error: () => 0.2,
+    },
+    {
+      id: 'no-call',
+      title: 'clamp, power on, no call',
+      stops: ['calls'],
+      order: 80,
+      optional: true,
+      points: (where) => [...heaterPointsOf(where), 'leg-1', 'leg-2'],
+      usual: () => ({ amps: 0 }),
+      inputs: [amps],
       evaluate: clampAmps,
       error: () => 0.2,
     },
   ],
   limits: (_about, policy) => windowLimits('no-strips', { nominal: 0, upper: policy.electricHeat.zeroAmps }),
   plausible: () => ({ low: 0, high: 100 }),
-  costs: (amps, { plate, conditions }) => {
+  acrossPoints: judgeLegs,
+  costs: (drawn, { plate, conditions }) => {
     const volts = conditions?.lineVolts ?? heatVoltsOf(plate);
-    const added = heatAdded({ volts, amps, tons: plate.tons });
-    return added && { code: 'heat-added', numbers: { amps, volts, ...added } };
+    const added = heatAdded({ volts, amps: drawn, tons: plate.tons });
+    return added && { code: 'heat-added', numbers: { amps: drawn, volts, ...added } };
   },
 };
