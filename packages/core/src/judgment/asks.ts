@@ -33,6 +33,8 @@ const OF_FINDINGS: Readonly<Partial<Record<FindingCode, Ask>>> = {
   'contact-welded': 'replace',
   'terminates-low': 'adjust',
   'setting-differs': 'adjust',
+  'interval-differs': 'adjust',
+  'interval-long': 'adjust',
   'frost-in-bands': 'adjust',
   'fan-runs-past-relay': 'replace',
   'chain-so-far-good': 'measure-again',

@@ -82,6 +82,8 @@ export const FINDINGS = {
   // Defrost settings and test
   'setting-read': 'sound',
   'setting-differs': 'watch',
+  'interval-differs': 'watch',
+  'interval-long': 'watch',
   'factory-setting': 'sound',
   'terminates-low': 'watch',
   'defrosts-well': 'sound',

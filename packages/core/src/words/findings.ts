@@ -119,6 +119,14 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, Said | ((point: string)
     'Not as the plate record has it',
     ': somebody moved the jumper, or the record is wrong. Put one of them right.',
   ],
+  'interval-differs': [
+    'Not the interval the plate record has',
+    ': somebody moved the jumper, the board is another one, or the record is wrong. Put one of them right.',
+  ],
+  'interval-long': [
+    'Ice was seen, and it waits longer than 30 min between defrosts',
+    ': the next shorter interval. That costs some heat in dry cold.',
+  ],
   'factory-setting': 'Left as the factory set it.',
   'terminates-low': [
     'Ends at 50 °F',

@@ -84,6 +84,10 @@ export const defrostDuration: NumericKind = {
     byInputs: true,
   },
   movedBy: ['coil temperature at the start', 'outdoor air', 'how thick the frost was'],
+  tells: ({ findings }, conditions) =>
+    findings.some((f) => f === 'frost-in-bands' || f === 'frost-as-block')
+      ? { ...conditions, iceSeen: true }
+      : conditions,
   methods: [
     {
       id: 'forced',

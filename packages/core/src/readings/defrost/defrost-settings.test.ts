@@ -1,5 +1,6 @@
+import { readingKind } from '../registry.ts';
 import { DEFAULT_POLICY } from '../../verdict/policy.ts';
-import { judged } from '../../testing/reading.ts';
+import { enter, judged } from '../../testing/reading.ts';
 import { defrostSettings as kind } from './defrost-settings.ts';
 
 const factory = { ...DEFAULT_POLICY, defrost: { ...DEFAULT_POLICY.defrost, school: 'factory' as const } };
@@ -21,4 +22,28 @@ test('any other setting is told as what it is, and against the record where that
   expect(moved.standing).toBe('watch');
   expect(moved.says).toMatch(/Not as the plate record has it/);
   expect(moved.says).not.toMatch(/factory/);
+});
+
+// Common practice, no source: 30 min where winters are damp, shorter where owners keep seeing ice.
+test.each([
+  ['30', {}, {}, ['setting-read']],
+  ['90', {}, {}, ['setting-read']],
+  ['90', {}, { iceSeen: true }, ['interval-long', 'setting-read']],
+  ['30', {}, { iceSeen: true }, ['setting-read']],
+  ['90', { defrostIntervalMin: 60 }, {}, ['interval-differs']],
+  ['60', { defrostIntervalMin: 60 }, {}, ['setting-read']],
+  ['demand', { defrostControl: 'time-temperature' }, {}, ['interval-differs']],
+  ['60', { defrostControl: 'demand' }, {}, ['interval-differs']],
+  ['demand', { defrostControl: 'demand', defrostIntervalMin: 60 }, {}, ['setting-read']],
+] as const)('an interval of %s with %j on the plate and %j: %j', (interval, plate, conditions, findings) => {
+  expect(enter(kind, { termination: '70', interval }, { plate, conditions })).toMatchObject({ findings });
+});
+
+test('ice is told by whoever sees it: the customer, the eye, the defrost test', () => {
+  const told = (id: string, findings: readonly string[]) =>
+    readingKind(id)?.tells?.({ inputs: {}, value: null, findings, point: 'whole' }, {}).iceSeen;
+  expect(told('complaint', ['iced-up'])).toBe(true);
+  expect(told('outdoor-looks', ['growth', 'ice-pattern'])).toBe(true);
+  expect(told('defrost-duration', ['frost-in-bands'])).toBe(true);
+  expect([told('complaint', ['noise']), told('outdoor-looks', ['nothing'])]).toEqual([undefined, undefined]);
 });

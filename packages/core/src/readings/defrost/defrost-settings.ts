@@ -1,7 +1,29 @@
+import type { Finding } from '../../verdict/findings.ts';
+import type { About, Evaluated, Inputs } from '../contract/entry.ts';
 import type { FindingKind } from '../contract/kind.ts';
 import { found } from '../contract/window.ts';
 
 const degrees = (n: number) => ({ value: String(n), label: `${n} °F` });
+
+/** Between defrosts so long is common where winters are damp, min: shorter still where owners keep seeing ice. Common practice, no source. */
+const DAMP_INTERVAL_MIN = 30;
+
+function evaluate({ termination, interval }: Inputs, { plate, conditions = {} }: About): Evaluated {
+  const { defrostTerminationF, defrostIntervalMin, defrostControl } = plate;
+  const isOther =
+    defrostTerminationF !== undefined && termination !== 'fixed' && Number(termination) !== defrostTerminationF;
+  const isOtherInterval =
+    interval === 'demand'
+      ? defrostControl === 'time-temperature'
+      : defrostControl === 'demand' || (defrostIntervalMin !== undefined && Number(interval) !== defrostIntervalMin);
+  const flags: Finding[] = [];
+  // At 50 bands of frost stay, whoever set it and whichever school the firm follows.
+  if (termination === '50') flags.push('terminates-low');
+  if (conditions.iceSeen && Number(interval) > DAMP_INTERVAL_MIN) flags.push('interval-long');
+  if (isOther) flags.push('setting-differs');
+  if (isOtherInterval) flags.push('interval-differs');
+  return found(isOther || isOtherInterval ? flags : [...flags, 'setting-read']);
+}
 
 /** The board's termination and interval jumpers. At 50 °F one school leaves it, the other moves it to 70. */
 export const defrostSettings: FindingKind = {
@@ -10,7 +32,9 @@ export const defrostSettings: FindingKind = {
   title: 'Defrost settings',
   component: 'defrost-board',
   plateLine: ({ plate }) =>
-    plate.defrostTerminationF === undefined ? 'read the jumpers' : `last noted ${plate.defrostTerminationF} °F`,
+    plate.defrostTerminationF === undefined
+      ? 'read the jumpers'
+      : `last noted ${plate.defrostTerminationF} °F${plate.defrostIntervalMin === undefined ? '' : `, ${plate.defrostIntervalMin} min`}`,
   movedBy: ['whoever moved the jumper'],
   methods: [
     {
@@ -36,14 +60,7 @@ export const defrostSettings: FindingKind = {
           ],
         },
       ],
-      evaluate: (inputs, { plate }) => {
-        const { termination } = inputs;
-        const noted = plate.defrostTerminationF;
-        const isOther = noted !== undefined && termination !== 'fixed' && Number(termination) !== noted;
-        // At 50 bands of frost stay, whoever set it and whichever school the firm follows.
-        const low = termination === '50' ? (['terminates-low'] as const) : [];
-        return found([...low, isOther ? 'setting-differs' : 'setting-read']);
-      },
+      evaluate,
     },
   ],
 };

@@ -8,6 +8,7 @@ export const complaint = looksOf({
   method: 'asked at the door',
   stop: 'arrive',
   order: 10,
+  ice: 'iced-up',
   none: { value: 'routine', label: 'Nothing, a routine visit' },
   options: {
     'too-warm': 'Cools too little',

@@ -16,6 +16,8 @@ export function looksOf(looks: {
   none: { value: FindingCode; label: string };
   options: Partial<Record<FindingCode, string>>;
   points?: readonly Point[];
+  /** The choice that tells of ice outdoors. */
+  ice?: FindingCode;
 }): FindingKind {
   const input: SeveralSpec = {
     id: 'seen',
@@ -30,6 +32,10 @@ export function looksOf(looks: {
     title: looks.title,
     component: looks.component,
     plateLine: () => 'by eye, ear and nose',
+    ...(looks.ice && {
+      tells: ({ findings }, conditions) =>
+        findings.includes(looks.ice ?? '') ? { ...conditions, iceSeen: true } : conditions,
+    }),
     methods: [
       {
         id: 'seen',

@@ -8,6 +8,7 @@ export const outdoorLooks = looksOf({
   method: 'looked over, nothing touched',
   stop: 'look',
   order: 10,
+  ice: 'ice-pattern',
   none: { value: 'nothing', label: 'Nothing found' },
   options: {
     'burnt-wire': 'Burnt or chafed wire',
