@@ -92,3 +92,33 @@ test('a reading put off is a follow-up with its day, and asks again next time', 
   await page.goto(`${alone.address}/rounds`);
   await expect(page.getByText('due 2026-12-09')).toBeVisible();
 });
+
+test('a jumper moved in the round is an event from one figure to another, and loose until it is put back', async ({
+  page,
+  alone,
+}) => {
+  const { systemId } = await watchedDual(alone.address);
+  await startRound(page, systemId, 'heating', alone.address);
+  await goToStop(page, 'heating');
+  await beginStop(page);
+  const moved = page.getByLabel('Moved the termination to');
+  if (isPhone(page)) {
+    const after = page.getByRole('button', { name: 'Reading after' });
+    const settings = page.getByRole('heading', { level: 1, name: 'Defrost settings' });
+    for (let steps = 0; steps < 20 && !(await settings.isVisible()); steps += 1) await after.click();
+  }
+  await page.getByRole('radio', { name: '50 °F', exact: true }).click();
+  await page.getByRole('radio', { name: '60 min', exact: true }).click();
+  await moved.selectOption('70 °F');
+  const plate = async () =>
+    (
+      (await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as {
+        plate: { defrostTerminationF?: number };
+      }
+    ).plate.defrostTerminationF;
+  await expect(page.getByText(/loose: .*Jumper moved: termination from 50 to 70 °F/)).toBeVisible();
+  await expect.poll(plate).toBe(70);
+  await page.getByRole('button', { name: 'Put back', exact: true }).click();
+  await expect(moved).toBeVisible();
+  await expect.poll(plate).toBe(50);
+});

@@ -217,7 +217,7 @@ export async function closeRound(page: Page): Promise<void> {
 
 /** The buttons that put a loose end back, by what putting it back means. */
 const PUT_BACK =
-  /^(Thermostat not|Electric heat’s|Outdoor fan lead|Termination|Sensor un|Probes in|Gauges on|Thermostat wire|Breaker off|Disconnect out|Outdoor panel|Indoor panel)/;
+  /^(Thermostat not|Electric heat’s|Outdoor fan lead|Jumper moved|Sensor un|Probes in|Gauges on|Thermostat wire|Breaker off|Disconnect out|Outdoor panel|Indoor panel)/;
 
 /** Puts back whatever is offered on this screen, one by one. */
 export async function putBackAll(page: Page): Promise<number> {

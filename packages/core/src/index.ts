@@ -19,6 +19,7 @@ export {
   type Slot,
 } from './equipment/component.ts';
 export { contradictionsIn } from './equipment/given-plate.ts';
+export { MOVED_SETTINGS, saySettingChange, type SettingChange, type SettingMoved } from './equipment/moved-settings.ts';
 export {
   heatCircuitsOf,
   heatElementsOf,
@@ -75,7 +76,7 @@ export {
   type SystemThread,
   type ThreadMemo,
 } from './judgment/assess-system.ts';
-export { EVENT_KINDS, EVENTS, type EventKind, type SystemEvent } from './judgment/events.ts';
+export { EVENT_KINDS, EVENTS, isSettingMoved, type EventKind, type SystemEvent } from './judgment/events.ts';
 export { inlineThread, NO_THREAD, type InlineThreadData } from './judgment/inline-thread.ts';
 export { judge } from './judgment/judge.ts';
 export {

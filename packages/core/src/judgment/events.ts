@@ -1,4 +1,6 @@
+import { MOVED_SETTINGS, type SettingMoved } from '../equipment/moved-settings.ts';
 import type { Day } from '../quantity/day.ts';
+import { isOwn } from '../quantity/own.ts';
 import type { ReadingKindId } from '../readings/contract/kind-ids.ts';
 
 /**
@@ -36,7 +38,12 @@ export const EVENTS = {
   'contacts-dressed': { title: 'Contacts dressed or tightened', moves: ['contact-drop'] },
   'gas-adjusted': { title: 'Gas pressure adjusted', moves: ['gas-rise'] },
   'other-repair': { title: 'Another repair', moves: [] },
-} as const satisfies Record<string, { title: string; moves: readonly ReadingKindId[] }>;
+  'termination-moved': { title: 'Termination jumper moved', moves: ['defrost-duration'] },
+  'interval-moved': { title: 'Interval jumper moved', moves: [] },
+} as const satisfies Record<SettingMoved | string, { title: string; moves: readonly ReadingKindId[] }>;
+
+/** Whether an event moves a setting. */
+export const isSettingMoved = (kind: EventKind): kind is SettingMoved => isOwn(MOVED_SETTINGS, kind);
 
 export type EventKind = keyof typeof EVENTS;
 export const EVENT_KINDS = Object.keys(EVENTS) as EventKind[];

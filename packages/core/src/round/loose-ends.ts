@@ -3,7 +3,7 @@ export const LOOSE_ENDS = {
   'thermostat-moved': { name: 'Thermostat not set back', putBack: 'Thermostat back to the customer’s setting' },
   'strip-wire-lifted': { name: 'Electric heat’s control wire lifted', putBack: 'Control wire back on its terminal' },
   'fan-lead-pulled': { name: 'Outdoor fan lead pulled', putBack: 'Fan lead back on' },
-  'jumper-moved': { name: 'Termination jumper moved', putBack: 'Jumper back where it was, or noted as changed' },
+  'jumper-moved': { name: 'Jumper moved', putBack: 'Jumper back where it was, or noted as changed' },
   'sensor-unplugged': { name: 'Sensor unplugged', putBack: 'Sensor plugged in, in its place' },
   'probes-in-ducts': { name: 'Probes in the ducts', putBack: 'Probes out, holes plugged' },
   'gauges-on': { name: 'Gauges on the ports', putBack: 'Gauges off, caps on and tight' },
@@ -21,7 +21,7 @@ export interface LooseEnd {
   readonly id: string;
   /** One of the usual ones; null for what was noted by hand. */
   readonly code: LooseEndCode | null;
-  /** What it is, when noted by hand. */
+  /** What it is, when noted by hand; else what more is to be said of it. */
   readonly text: string;
   /** UTC. */
   readonly openedAt: string;
@@ -32,7 +32,7 @@ export interface LooseEnd {
 
 /** What hangs loose, in words. */
 export const nameOfLooseEnd = (end: Pick<LooseEnd, 'code' | 'text'>): string =>
-  end.code === null ? end.text : LOOSE_ENDS[end.code].name;
+  end.code === null ? end.text : `${LOOSE_ENDS[end.code].name}${end.text ? `: ${end.text}` : ''}`;
 
 /** Whether it still hangs loose: neither put back nor left with a reason. */
 export const isLoose = (end: LooseEnd): boolean => end.putBackAt === null && !end.leftBecause?.trim();

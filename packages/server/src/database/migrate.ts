@@ -6,6 +6,7 @@ import * as threads from './migrations/0004-threads.ts';
 import * as bounds from './migrations/0005-bounds.ts';
 import * as findings from './migrations/0006-findings.ts';
 import * as words from './migrations/0007-words.ts';
+import * as movedSettings from './migrations/0008-moved-settings.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -15,6 +16,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0005-bounds': bounds,
   '0006-findings': findings,
   '0007-words': words,
+  '0008-moved-settings': movedSettings,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

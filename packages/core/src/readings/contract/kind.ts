@@ -1,4 +1,5 @@
 import type { ComponentKind, Point } from '../../equipment/component.ts';
+import type { SettingMoved } from '../../equipment/moved-settings.ts';
 import type { Unit } from '../../quantity/unit.ts';
 import type { Judgment } from '../../verdict/judgment.ts';
 import type { Limits } from '../../verdict/limits.ts';
@@ -66,6 +67,8 @@ interface AnyKind {
 /** A kind that is looked at or chosen, and not measured: it has findings, and neither unit, limits nor wear. */
 export interface FindingKind extends AnyKind {
   readonly type: 'finding';
+  /** Settings that are read by an input and can be moved there and then, by what event. */
+  readonly movable?: readonly { readonly input: string; readonly event: SettingMoved }[];
 }
 
 /** A kind that is measured. */

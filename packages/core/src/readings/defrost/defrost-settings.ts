@@ -36,6 +36,10 @@ export const defrostSettings: FindingKind = {
       ? 'read the jumpers'
       : `last noted ${plate.defrostTerminationF} °F${plate.defrostIntervalMin === undefined ? '' : `, ${plate.defrostIntervalMin} min`}`,
   movedBy: ['whoever moved the jumper'],
+  movable: [
+    { input: 'termination', event: 'termination-moved' },
+    { input: 'interval', event: 'interval-moved' },
+  ],
   methods: [
     {
       id: 'jumpers',

@@ -19,7 +19,7 @@ test('a repair is kept once, shown with its system, and can be taken back', asyn
   const event = { visitId, kind: 'filter-changed', on: '2026-10-10' };
   await put(id, event).expect(200);
   await put(id, event).expect(200);
-  expect((await detail(system.id)).events).toEqual([{ id, ...event, note: null }]);
+  expect((await detail(system.id)).events).toEqual([{ id, ...event, note: null, change: null }]);
   await put(id, { ...event, withdrawn: true }).expect(200);
   expect((await detail(system.id)).events).toEqual([]);
 });
@@ -63,4 +63,19 @@ test('another visit cannot take its id; an unknown repair or visit is refused', 
   await put(id, { visitId: two, kind: 'filter-changed', on: '2026-10-10' }).expect(409);
   await put(v7(), { visitId: one, kind: 'exorcism', on: '2026-10-10' }).expect(422);
   await put(v7(), { visitId: v7(), kind: 'filter-changed', on: '2026-10-10' }).expect(404);
+});
+
+test('a jumper that is moved is an event from one figure to another, and the plate record follows it there and back', async () => {
+  const system = await makeSystem(suite.app);
+  const visitId = await startVisit(suite.app, system.id);
+  const id = v7();
+  const event = { visitId, kind: 'termination-moved', on: '2026-10-10', change: { from: 50, to: 70 } };
+  await put(id, event).expect(200);
+  expect((await detail(system.id)).plate.defrostTerminationF).toBe(70);
+  expect((await detail(system.id)).events).toEqual([{ id, ...event, note: null }]);
+  await put(id, { ...event, withdrawn: true }).expect(200);
+  expect((await detail(system.id)).plate.defrostTerminationF).toBe(50);
+  // A setting without figures says nothing, and other repairs have none.
+  await put(v7(), { ...event, change: null }).expect(422);
+  await put(v7(), { ...event, kind: 'filter-changed' }).expect(422);
 });

@@ -1,4 +1,14 @@
-import { dayOf, type EventView, type NewEvent, type Reading, type SystemEvent, type VisitView } from '@yarnix/core';
+import {
+  dayOf,
+  isSettingMoved,
+  MOVED_SETTINGS,
+  type EventView,
+  type NewEvent,
+  type Plate,
+  type Reading,
+  type SystemEvent,
+  type VisitView,
+} from '@yarnix/core';
 import { isDeepStrictEqual } from 'node:util';
 import { holdSystem } from '../../database/hold.ts';
 import { ProblemError } from '../../http/problems.ts';
@@ -8,6 +18,7 @@ import type { On } from '../../wiring.ts';
 import { eventsStore } from './store.ts';
 
 interface Needs {
+  readonly systems: { noteSetting(context: RequestContext, systemId: string, setting: Partial<Plate>): Promise<void> };
   readonly visits: {
     visit(context: RequestContext, id: string): Promise<VisitView>;
     open(context: RequestContext, id: string, systemId: string): Promise<VisitView>;
@@ -18,7 +29,14 @@ interface Needs {
   };
 }
 
-const viewOf = (id: string, { visitId, kind, on, note }: NewEvent): EventView => ({ id, visitId, kind, on, note });
+const viewOf = (id: string, { visitId, kind, on, note, change }: NewEvent): EventView => ({
+  id,
+  visitId,
+  kind,
+  on,
+  note,
+  change,
+});
 
 /** What was done to systems, besides parts replaced: it moves readings without wear. */
 export function eventsService({ db, now, transact }: On<Needs>) {
@@ -31,6 +49,18 @@ export function eventsService({ db, now, transact }: On<Needs>) {
     if (kept.visitId !== event.visitId || kept.kind !== event.kind)
       throw new ProblemError('id-taken', 'Another repair has this id.');
     return isDeepStrictEqual(kept, { id, ...event });
+  }
+
+  /** The plate record follows a setting that is moved, and goes back with it when it is put back. */
+  async function moveSetting(
+    { needs: { systems } }: On<Needs>,
+    context: RequestContext,
+    systemId: string,
+    event: NewEvent,
+  ) {
+    if (!event.change || !isSettingMoved(event.kind)) return;
+    const now = event.withdrawn ? event.change.from : event.change.to;
+    await systems.noteSetting(context, systemId, { [MOVED_SETTINGS[event.kind].field]: now ?? undefined });
   }
 
   return {
@@ -50,6 +80,7 @@ export function eventsService({ db, now, transact }: On<Needs>) {
         checkDayNotAhead('on', event.on, now());
         if (!(await eventsStore(within.db).put(context, id, systemId, event)))
           throw new ProblemError('id-taken', 'Another repair has this id.');
+        await moveSetting(within, context, systemId, event);
         await parts.refresh(context, systemId, await readings.kept(context, systemId), now());
         return viewOf(id, event);
       }),

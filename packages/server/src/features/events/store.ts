@@ -1,4 +1,4 @@
-import type { EventKind, EventView, NewEvent } from '@yarnix/core';
+import type { EventKind, EventView, NewEvent, SettingChange } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
@@ -11,6 +11,7 @@ interface EventRow {
   kind: EventKind;
   happened_on: string;
   note: string | null;
+  change: SettingChange | null;
 }
 
 const viewOf = (row: EventRow): EventView => ({
@@ -19,6 +20,7 @@ const viewOf = (row: EventRow): EventView => ({
   kind: row.kind,
   on: row.happened_on,
   note: row.note,
+  change: row.change,
 });
 
 export const eventsStore = (db: Knex) => ({
@@ -34,7 +36,9 @@ export const eventsStore = (db: Knex) => ({
   },
   /** Keeps the latest state; false when the id is another visit's. */
   async put(context: RequestContext, id: string, systemId: string, event: NewEvent): Promise<boolean> {
-    const state = { kind: event.kind, happened_on: event.on, note: event.note, withdrawn: event.withdrawn };
+    const { kind, note, withdrawn } = event;
+    const change = event.change && JSON.stringify(event.change);
+    const state = { kind, happened_on: event.on, note, change: change as never, withdrawn };
     await db('system_events')
       .insert({
         id,

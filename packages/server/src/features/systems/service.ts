@@ -5,6 +5,7 @@ import {
   sayRatingTrouble,
   type NewPlate,
   type NewSystem,
+  type Plate,
   type Reading,
   type SystemDetail,
 } from '@yarnix/core';
@@ -141,5 +142,11 @@ export function systemsService({ db, now, needs, transact }: On<Needs>) {
     return detail(context, id);
   }
 
-  return { detail, create, facts, changePlate, page: store.page };
+  /** Notes a setting of the machine on its plate record; the system is held by whoever asks. */
+  async function noteSetting(context: RequestContext, id: string, setting: Partial<Plate>): Promise<void> {
+    const { plate } = await facts(context, id);
+    await store.setPlate(context, id, { ...plate, ...setting });
+  }
+
+  return { detail, create, facts, changePlate, noteSetting, page: store.page };
 }

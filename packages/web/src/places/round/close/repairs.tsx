@@ -1,4 +1,4 @@
-import { EVENT_KINDS, EVENTS, type EventKind, type RoundRecord, type SystemDetail } from '@yarnix/core';
+import { EVENT_KINDS, EVENTS, isSettingMoved, type EventKind, type RoundRecord, type SystemDetail } from '@yarnix/core';
 import { v7 } from 'uuid';
 import { keepEvent } from '../../../field/rounds.ts';
 
@@ -22,6 +22,7 @@ export function CloseRepairs({ system, record }: { system: SystemDetail; record:
       kind,
       on: record.startedAt.slice(0, 10),
       note: null,
+      change: null,
       withdrawn: there !== null,
     };
     void keepEvent(record.visitId, { id: known ?? v7(), event });
@@ -33,7 +34,7 @@ export function CloseRepairs({ system, record }: { system: SystemDetail; record:
       </h2>
       <p className="label mb-2">Besides parts replaced. Readings after it may lie elsewhere without being worn.</p>
       <div className="flex flex-wrap gap-2">
-        {EVENT_KINDS.map((kind) => (
+        {EVENT_KINDS.filter((kind) => !isSettingMoved(kind)).map((kind) => (
           <button
             key={kind}
             type="button"

@@ -1,8 +1,10 @@
 import {
   isLoose,
+  isSettingMoved,
   LOOSE_END_CODES,
   LOOSE_ENDS,
   nameOfLooseEnd,
+  saySettingChange,
   type LooseEnd,
   type LooseEndCode,
   type RoundRecord,
@@ -11,13 +13,20 @@ import { Spline } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { keepLooseEnd, momentAfter } from '../../../field/rounds.ts';
+import { keepEvent, keepLooseEnd, momentAfter } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { Field } from '../../../kit/field.tsx';
 
-/** Notes that a loose end is put back, now. */
-export const putBack = (record: RoundRecord, end: LooseEnd): void =>
+/** Notes that a loose end is put back, now. A jumper that is back was not moved: what said so is taken back with it. */
+export function putBack(record: RoundRecord, end: LooseEnd): void {
   void keepLooseEnd(record.visitId, { ...end, putBackAt: momentAfter(end.openedAt) });
+  if (end.code !== 'jumper-moved') return;
+  for (const { id, event } of record.events) {
+    if (!isSettingMoved(event.kind) || !event.change || event.withdrawn) continue;
+    if (saySettingChange(event.kind, event.change) === end.text)
+      void keepEvent(record.visitId, { id, event: { ...event, withdrawn: true } });
+  }
+}
 
 /** A fresh loose end, opened now. */
 export const openedNow = <C extends LooseEndCode | null>(code: C, text = ''): LooseEnd & { code: C } => ({

@@ -8,6 +8,7 @@ import { Button } from '../../../kit/button.tsx';
 import { Keypad } from '../../../kit/keypad.tsx';
 import { Listen } from '../entry/listen.tsx';
 import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
+import { MovedSettings } from './moved-setting.tsx';
 import { PhoneField } from './phone-field.tsx';
 import { PhoneHead } from './phone-head.tsx';
 import { PhotoButton } from '../../../field/photo-button.tsx';
@@ -208,6 +209,7 @@ function PhoneReading({
               listening={listening}
               onActive={(spot) => setInput(spot.input)}
             />
+            <MovedSettings system={props.system} record={record} field={field} />
             <PutOffLine record={record} field={field} />
             {isOpenEntry(field) && opened === null && (
               <div className="flex flex-wrap gap-2">

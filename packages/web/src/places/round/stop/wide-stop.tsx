@@ -9,6 +9,7 @@ import { StopState } from './cautions.tsx';
 import { FieldRow } from './field-row.tsx';
 import { Listen } from '../entry/listen.tsx';
 import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
+import { MovedSettings } from './moved-setting.tsx';
 import { PhotoButton } from '../../../field/photo-button.tsx';
 import { PutOffLine, PutOffReasons } from './put-off.tsx';
 import { ReplacePart } from './replace-part.tsx';
@@ -125,6 +126,7 @@ export function WideStop(props: StopProps) {
                   </>
                 }
               >
+                <MovedSettings system={system} record={record} field={field} />
                 {shared.openedOf(field.key) === 'replace' && (
                   <ReplacePart
                     field={field}
