@@ -15,6 +15,15 @@ test('from a plate to the Watch: a new system, its first round, a part replaced 
   await page.getByLabel('Compressor RLA').fill('19.9');
   await page.getByLabel('Outdoor fan FLA').fill('1,2');
   await page.getByLabel('Blower FLA').fill('4');
+  const wires = page.getByRole('group', { name: 'Which wire was on which lug' });
+  for (const [at, wire] of [
+    { On: 'cap', Lug: 'HERM', Wire: 'yellow' },
+    { On: 'cap', Lug: 'FAN', Wire: 'brown' },
+  ].entries()) {
+    await wires.getByRole('button', { name: 'Row', exact: true }).click();
+    for (const [column, text] of Object.entries(wire))
+      await wires.getByLabel(`Which wire was on which lug, row ${at + 1}: ${column}`).fill(text);
+  }
   await page.getByRole('button', { name: 'Enter the system' }).click();
   await expect(page.getByRole('heading', { level: 1, name: address })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Run capacitor' })).toBeVisible();
@@ -58,7 +67,20 @@ test('from a plate to the Watch: a new system, its first round, a part replaced 
   await expect(page.getByText(/never fit a lower volt rating/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Fitted' })).toBeDisabled();
   await label.fill('45+5 µF 440 V');
-  await page.getByRole('button', { name: 'Fitted' }).click();
+  // Each wire goes back where it was noted; a swap is said at once.
+  const fitted = page.getByRole('button', { name: 'Fitted' });
+  await expect(fitted).toBeDisabled();
+  const lug = (wire: string, name: string) =>
+    page
+      .getByRole('group', { name: `${wire} wire` })
+      .getByRole('button', { name, exact: true })
+      .click();
+  await lug('yellow', 'FAN');
+  await expect(page.getByText('yellow was on HERM, not on FAN.')).toBeVisible();
+  await lug('yellow', 'HERM');
+  await expect(page.getByText('yellow was on HERM, not on FAN.')).toHaveCount(0);
+  await lug('brown', 'FAN');
+  await fitted.click();
   await expect(page.getByText(/first readings/).first()).toBeVisible();
   if (!isPhone(page)) await page.getByRole('textbox', { name: /Capacitance, HERM, bench/ }).focus();
   await enter(page, '46.1');

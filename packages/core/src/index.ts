@@ -30,6 +30,7 @@ export {
 } from './equipment/plate.ts';
 export { sayRating, saySection } from './equipment/rating-text.ts';
 export { parseCapacitorRating } from './equipment/rating.ts';
+export { areAllBack, wiresMoved, wiresOn, type WireNote } from './equipment/wires.ts';
 export { isHeatPump, SYSTEM_KIND_NAMES, SYSTEM_KINDS, type SystemKind } from './equipment/system-kind.ts';
 export { moistAir } from './trade/air/moist-air.ts';
 export { judgeReplacement } from './trade/capacitor/judge-replacement.ts';

@@ -3,6 +3,11 @@ import type { Day } from '../quantity/day.ts';
 import { isOwn } from '../quantity/own.ts';
 import type { ReadingKindId } from '../readings/contract/kind-ids.ts';
 
+interface Moving {
+  readonly title: string;
+  readonly moves: readonly ReadingKindId[];
+}
+
 /**
  * Repairs and changes that move readings without a part having worn or been replaced, and the kinds of reading whose
  * level they may move. Common practice, no source.
@@ -40,7 +45,7 @@ export const EVENTS = {
   'other-repair': { title: 'Another repair', moves: [] },
   'termination-moved': { title: 'Termination jumper moved', moves: ['defrost-duration'] },
   'interval-moved': { title: 'Interval jumper moved', moves: [] },
-} as const satisfies Record<SettingMoved | string, { title: string; moves: readonly ReadingKindId[] }>;
+} as const satisfies Record<SettingMoved, Moving> & Record<string, Moving>;
 
 /** Whether an event moves a setting. */
 export const isSettingMoved = (kind: EventKind): kind is SettingMoved => isOwn(MOVED_SETTINGS, kind);

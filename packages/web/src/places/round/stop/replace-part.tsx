@@ -6,6 +6,7 @@ import {
   ratingOf,
   sayReplacement,
   SLOT_NAMES,
+  wiresOn,
   dayOf,
   type Policy,
   type RoundComponent,
@@ -19,6 +20,7 @@ import { Button } from '../../../kit/button.tsx';
 import { Field } from '../../../kit/field.tsx';
 import { RatingReadout } from '../../../kit/rating-readout.tsx';
 import { reasonSuggested } from './stop-props.ts';
+import { useWiresBack, WiresBack } from './wires-back.tsx';
 
 /** What is typed of a new part, and how it stands to the old one by the replacement rule. */
 function useReplacement(part: RoundComponent, policy: Policy, suggestedReason: string) {
@@ -54,14 +56,16 @@ export function ReplacePart({
   const part = field.planned.component;
   const { visitId } = record;
   const typed = useReplacement(part, policy, reasonSuggested(field));
-  const { rated, verdict, refused, ready } = typed;
+  const wires = useWiresBack(wiresOn(field.about.plate.wires, SLOT_NAMES[part.slot]));
+  const { rated, verdict, refused } = typed;
+  const ready = typed.ready && wires.ready;
   const fit = () => {
     const id = v7();
     void fitPart(visitId, id, {
       replaces: part.id,
       fittedOn: isoOf(dayOf(new Date().toISOString())),
       plate: rated ? { rating: typed.rating.trim() } : {},
-      reason: typed.reason.trim(),
+      reason: [typed.reason.trim(), wires.words].filter(Boolean).join('. Wires: ').slice(0, 200),
       visitId,
       ...(refused ? { overruledBecause: typed.overrule.trim() } : {}),
     });
@@ -100,6 +104,7 @@ export function ReplacePart({
         autoFocus={!rated}
         onChange={(e) => typed.setReason(e.target.value)}
       />
+      <WiresBack wires={wires} />
       <p className="text-sm text-soft">
         {rated
           ? 'Same volts or higher. Leave the relief and the rating visible; date and initial the can.'
