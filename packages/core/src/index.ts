@@ -9,6 +9,7 @@ export {
   hasRating,
   isReplaceable,
   POINT_NAMES,
+  RATING_FIELDS,
   ratingOf,
   SLOT_NAMES,
   SLOTS,
@@ -16,6 +17,7 @@ export {
   type ComponentKind,
   type ComponentPlate,
   type Point,
+  type RatingField,
   type Slot,
 } from './equipment/component.ts';
 export { contradictionsIn } from './equipment/given-plate.ts';

@@ -109,5 +109,9 @@ export function drawPlate(random: Random, kind: SystemKind, year: number): Plate
         }
       : {}),
   };
-  return condenser ? hideSome(random, plate) : plate;
+  const whole =
+    plate.blowerMotor === 'psc'
+      ? { ...plate, blowerCapacitorRating: tons > 2.5 ? '10 µF 370 V' : '7.5 µF 370 V' }
+      : plate;
+  return condenser ? hideSome(random, whole) : whole;
 }

@@ -10,6 +10,7 @@ export const FAULTS = {
   'element-open': 'A heating element is open',
   'weak-herm': 'Compressor section of the capacitor weak',
   'weak-fan-section': 'Fan section of the capacitor weak',
+  'weak-blower-capacitor': 'Blower capacitor weak',
   'sensor-warm': 'Coil sensor reads warm',
   'contact-pitted': 'Contactor pitted',
   'coil-jumps': 'Contactor coil failing',

@@ -48,6 +48,7 @@ export function trueMicrofarads(scene: Scene, part: Component & { id: string }, 
   const years = (scene.day - (part.fittedOn ?? scene.installedOn)) / DAYS_A_YEAR;
   const sound = capacitanceAfter(wearOf(part, lug, rated), Math.max(0, years), rated);
   const weak =
+    (scene.faults.has('weak-blower-capacitor') && part.slot === 'blower-capacitor') ||
     (scene.faults.has('weak-herm') && (lug === 'herm' || part.slot === 'run-capacitor') && lug !== 'fan') ||
     (scene.faults.has('weak-fan-section') && (lug === 'fan' || part.slot === 'fan-capacitor'));
   return weak ? Math.min(sound, 0.82 * rated) : sound;
@@ -257,6 +258,8 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
       ? Infinity
       : 100 - 0.7 * (scene.house.closingSeconds[indexOf(point)] ?? 60),
   'sequencer-contact-volts': contactTruth,
+  'heat-relay-contact-volts': contactTruth,
+  'heat-relay-coil-ohms': coil((house) => house.relayOhms),
   'sequencer-coil-ohms': coil((house) => house.sequencerOhms),
   'blower-relay-coil-ohms': coil((house) => house.relayOhms),
   'contactor-coil-ohms': coil((house) => house.contactorOhms),

@@ -17,6 +17,16 @@ test('the fan has a capacitor of its own only when the plate names one', () => {
   expect(slots('split-heat-pump', { fanCapacitorRating: '5 µF 370 V' })).toContain('fan-capacitor');
 });
 
+test('a PSC blower has a capacitor, whether or not its rating was read; an ECM has none', () => {
+  expect(slots('gas-furnace-with-coil', { blowerMotor: 'psc' })).toContain('blower-capacitor');
+  expect(slots('gas-furnace-with-coil', { blowerCapacitorRating: '10 µF 370 V' })).toContain('blower-capacitor');
+  expect(slots('gas-furnace-with-coil')).not.toContain('blower-capacitor');
+  expect(slots('gas-furnace-with-coil', { blowerMotor: 'ecm', blowerCapacitorRating: '10 µF' })).not.toContain(
+    'blower-capacitor',
+  );
+  expect(slots('ductless-heat-pump', { blowerMotor: 'psc' })).not.toContain('blower-capacitor');
+});
+
 test('an air handler has no compressor, an inverter no run capacitor', () => {
   expect(slots('air-handler-electric-heat')).not.toContain('compressor');
   expect(slots('air-handler-electric-heat')).toEqual(expect.arrayContaining(['electric-heat', 'sequencer', 'blower']));
@@ -28,6 +38,8 @@ test('parts that only some systems have come with the plate that names them', ()
   expect(slots('split-heat-pump')).not.toContain('electric-heat');
   expect(slots('split-heat-pump', { heatKilowatts: 10 })).toContain('electric-heat');
   expect(slots('split-heat-pump', { heatKilowatts: 10, heatSwitch: 'relay' })).not.toContain('sequencer');
+  expect(slots('split-heat-pump', { heatKilowatts: 10, heatSwitch: 'relay' })).toContain('heat-relay');
+  expect(slots('split-heat-pump', { heatKilowatts: 10 })).not.toContain('heat-relay');
   expect(slots('split-heat-pump', { defrostControl: 'time-temperature' })).not.toContain('coil-sensor');
   expect(slots('split-air-conditioner')).not.toContain('defrost-board');
   expect(slots('split-air-conditioner', { startCapacitorRating: '88-108 µF 330 V' })).toContain('start-capacitor');

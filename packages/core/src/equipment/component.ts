@@ -29,6 +29,7 @@ export const COMPONENT_KINDS = [
   'blower-relay',
   'electric-heat',
   'sequencer',
+  'heat-relay',
   'gas-heat',
   'air-side',
   'indoor-unit',
@@ -55,9 +56,11 @@ export const SLOTS = [
   'outdoor-sensor',
   'base-pan-heater',
   'blower',
+  'blower-capacitor',
   'blower-relay',
   'electric-heat',
   'sequencer',
+  'heat-relay',
   'gas-heat',
   'air-side',
   'indoor-unit',
@@ -112,6 +115,13 @@ const FACTS: Readonly<Record<Slot, SlotFacts>> = {
     on: (kind, plate) => kind === 'ductless-heat-pump' || plate.panHeaterWatts !== undefined,
   },
   blower: { name: 'Blower motor', kind: 'blower', on: hasBlower },
+  'blower-capacitor': {
+    name: 'Blower capacitor',
+    kind: 'run-capacitor',
+    // A PSC motor does not run without one; an unknown motor has one when its rating was read.
+    on: (kind, { blowerMotor, blowerCapacitorRating }) =>
+      hasBlower(kind) && (blowerMotor === 'psc' || (blowerMotor === undefined && Boolean(blowerCapacitorRating))),
+  },
   'blower-relay': {
     name: 'Blower relay',
     kind: 'blower-relay',
@@ -122,6 +132,11 @@ const FACTS: Readonly<Record<Slot, SlotFacts>> = {
     name: 'Sequencer',
     kind: 'sequencer',
     on: (kind, plate) => hasStrips(kind, plate) && plate.heatSwitch !== 'relay',
+  },
+  'heat-relay': {
+    name: 'Electric heat relay',
+    kind: 'heat-relay',
+    on: (kind, plate) => hasStrips(kind, plate) && plate.heatSwitch === 'relay',
   },
   'gas-heat': { name: 'Gas heat', kind: 'gas-heat', on: (kind) => kind === 'gas-furnace-with-coil' },
   'air-side': { name: 'Air side', kind: 'air-side', on: always },
@@ -225,10 +240,20 @@ export function componentsFor(
   }));
 }
 
-const RATING_OF: Partial<Record<Slot, 'capacitorRating' | 'fanCapacitorRating' | 'startCapacitorRating'>> = {
+/** What of a plate is the rating text of a capacitor. */
+export const RATING_FIELDS = [
+  'capacitorRating',
+  'fanCapacitorRating',
+  'startCapacitorRating',
+  'blowerCapacitorRating',
+] as const;
+export type RatingField = (typeof RATING_FIELDS)[number];
+
+const RATING_OF: Partial<Record<Slot, RatingField>> = {
   'run-capacitor': 'capacitorRating',
   'fan-capacitor': 'fanCapacitorRating',
   'start-capacitor': 'startCapacitorRating',
+  'blower-capacitor': 'blowerCapacitorRating',
 };
 
 function componentPlate(slot: Slot, plate: Plate): ComponentPlate {

@@ -58,6 +58,7 @@ export const plateSchema = z.object({
   capacitorRating: words(60),
   fanCapacitorRating: words(60),
   startCapacitorRating: words(60),
+  blowerCapacitorRating: words(60),
   /** Electric heat: rated power at rated volts, number of elements and of circuits, plate amps of each circuit. */
   heatKilowatts: amount(0.5, 60, 'kW'),
   heatVolts: amount(100, 600, 'V'),

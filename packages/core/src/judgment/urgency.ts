@@ -20,8 +20,10 @@ const CONSEQUENCE: Readonly<Record<Slot, number>> = {
   'high-pressure-switch': 0.6,
   'low-pressure-switch': 0.6,
   blower: 0.6,
+  'blower-capacitor': 0.6,
   'electric-heat': 0.55,
   sequencer: 0.5,
+  'heat-relay': 0.5,
   'blower-relay': 0.5,
   'defrost-board': 0.5,
   transformer: 0.5,
@@ -63,6 +65,7 @@ export function chanceOf(reasons: readonly Judgment[]): number {
 const HEATING_ONLY: readonly Slot[] = [
   'electric-heat',
   'sequencer',
+  'heat-relay',
   'gas-heat',
   'defrost-board',
   'coil-sensor',

@@ -37,6 +37,8 @@ import { runCapacitorCapacitance } from './capacitor/run-capacitor-capacitance.t
 import { sensorError } from './defrost/sensor-error.ts';
 import { sequencerClosingTime } from './electric-heat/sequencer-closing-time.ts';
 import { sequencerCoilOhms } from './electric-heat/sequencer-coil-ohms.ts';
+import { heatRelayCoilOhms } from './electric-heat/heat-relay-coil-ohms.ts';
+import { heatRelayContactVolts } from './electric-heat/heat-relay-contact-volts.ts';
 import { sequencerOpeningTime } from './electric-heat/sequencer-opening-time.ts';
 import { sequencerContactVolts } from './electric-heat/sequencer-contact-volts.ts';
 import { startCapacitorCapacitance } from './capacitor/start-capacitor-capacitance.ts';
@@ -61,6 +63,8 @@ const KINDS: Readonly<Record<ReadingKindId, ReadingKind>> = {
   'sequencer-opening-time': sequencerOpeningTime,
   'sequencer-contact-volts': sequencerContactVolts,
   'sequencer-coil-ohms': sequencerCoilOhms,
+  'heat-relay-contact-volts': heatRelayContactVolts,
+  'heat-relay-coil-ohms': heatRelayCoilOhms,
   'return-air': returnAir,
   'heat-rise': heatRise,
   'gas-rise': gasRise,

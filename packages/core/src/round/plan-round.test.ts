@@ -108,3 +108,24 @@ test('a mildly flammable refrigerant has its own caution where gauges go on (ASH
   expect(cautions('r454b')).toContain('flammable');
   expect(cautions('R-410A')).not.toContain('flammable');
 });
+
+test('the blower’s capacitor is read indoors with the power off, and under load beside its motor only when wanted', () => {
+  const plate = { blowerMotor: 'psc' as const, blowerCapacitorRating: '10 µF ±6% 370 V' };
+  const parts = componentsFor('gas-furnace-with-coil', plate).map((part, i) => ({
+    ...part,
+    id: String(i),
+    fittedOn: null,
+  }));
+  const stops = planRound({ systemKind: 'gas-furnace-with-coil', plate, components: parts, season: 'fall' });
+  const taken = stops.flatMap((stop) =>
+    stop.readings
+      .filter((r) => r.component.slot === 'blower-capacitor')
+      .map((r) => [stop.id, r.method.id, r.method.optional ?? false]),
+  );
+  expect(taken).toEqual([
+    ['gas-heat', 'under-load-indoors', true],
+    ['off-indoor', 'looks', false],
+    ['off-indoor', 'bench', false],
+    ['off-indoor', 'needle-sweep', true],
+  ]);
+});

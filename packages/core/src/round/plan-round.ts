@@ -120,11 +120,13 @@ export function planRound<C extends Component>(asked: RoundAsked<C>): Stop<C>[] 
   const byStop = new Map<StopId, { planned: PlannedReading<C>; order: number }[]>();
   for (const component of asked.components) {
     for (const place of placesOn(component, asked.systemKind, asked.plate)) {
-      const id = place.method.stops.find((stop) => allowed.has(stop));
+      const { method } = place;
+      const stops = method.stopsFor?.({ component, ...asked }) ?? method.stops;
+      const id = stops.find((stop) => allowed.has(stop));
       if (!id) continue;
       const stop = packaged ? (PACKAGED[id] ?? id) : id;
       const known = byStop.get(stop) ?? [];
-      known.push({ planned: { ...place, component }, order: orderIn(id, place.method.order) });
+      known.push({ planned: { ...place, component }, order: orderIn(id, method.order) });
       byStop.set(stop, known);
     }
   }

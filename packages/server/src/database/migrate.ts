@@ -7,6 +7,7 @@ import * as bounds from './migrations/0005-bounds.ts';
 import * as findings from './migrations/0006-findings.ts';
 import * as words from './migrations/0007-words.ts';
 import * as movedSettings from './migrations/0008-moved-settings.ts';
+import * as moreParts from './migrations/0009-more-parts.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -17,6 +18,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0006-findings': findings,
   '0007-words': words,
   '0008-moved-settings': movedSettings,
+  '0009-more-parts': moreParts,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

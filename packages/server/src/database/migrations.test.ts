@@ -2,6 +2,7 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { benchReading, makeSystem, openSuite, systemBody, type Suite } from '../testing/suite.ts';
 import * as words from './migrations/0007-words.ts';
+import * as moreParts from './migrations/0009-more-parts.ts';
 
 let suite: Suite;
 beforeAll(async () => {
@@ -49,4 +50,24 @@ test('a device that was last loaded before still names the fall its old way', as
     .send({ systemId: system.id, startedAt: '2026-10-10T14:00:00.000Z', season: 'autumn' })
     .expect(200);
   expect(body.season).toBe('fall');
+});
+
+test('systems entered before have the parts that became parts since, once', async () => {
+  const system = await makeSystem(
+    suite.app,
+    systemBody({ blowerMotor: 'psc', heatKilowatts: 10, heatSwitch: 'relay' }),
+  );
+  const slots = () =>
+    suite
+      .db('components')
+      .where({ system_id: system.id })
+      .whereIn('slot', ['blower-capacitor', 'heat-relay'])
+      .orderBy('slot')
+      .pluck<string[]>('slot');
+  expect(await slots()).toEqual(['blower-capacitor', 'heat-relay']);
+  await moreParts.down(suite.db);
+  expect(await slots()).toEqual([]);
+  await moreParts.up(suite.db);
+  await moreParts.up(suite.db);
+  expect(await slots()).toEqual(['blower-capacitor', 'heat-relay']);
 });

@@ -1,3 +1,4 @@
+import { judged } from '../../testing/reading.ts';
 import { POLICIES } from '../../verdict/policy.ts';
 import { runCapacitorCapacitance as kind } from './run-capacitor-capacitance.ts';
 import type { About } from '../contract/entry.ts';
@@ -32,4 +33,11 @@ test('an unreadable label leaves one section to be read, without a limit', () =>
     because: { numbers: { text: 'rubbed off' } },
   });
   expect(kind.plausible(unread)).not.toBeNull();
+});
+
+test('the blower’s capacitor is judged like any other', () => {
+  const plate = { blowerMotor: 'psc' as const, blowerCapacitorRating: '10 µF ±6% 370 V' };
+  const setting = { system: 'gas-furnace-with-coil', slot: 'blower-capacitor', plate, point: 'single' } as const;
+  const bench = (microfarads: number) => judged(kind, { microfarads }, setting, 'bench').standing;
+  expect([bench(9.9), bench(9.5), bench(9.1)]).toEqual(['sound', 'watch', 'act']);
 });

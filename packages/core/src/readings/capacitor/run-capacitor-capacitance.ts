@@ -6,7 +6,7 @@ import type { Finding } from '../../verdict/findings.ts';
 import { SCHOOL_PERCENT, type Policy } from '../../verdict/policy.ts';
 import { own } from '../../quantity/own.ts';
 import { capacitanceUnderLoad } from '../../trade/capacitor/capacitance-under-load.ts';
-import type { About, Evaluated, Inputs } from '../contract/entry.ts';
+import type { About, Evaluated, Inputs, InputSpec, StopId, Where } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
 import { found, taken } from '../contract/window.ts';
 import type { Limits } from '../../verdict/limits.ts';
@@ -15,6 +15,10 @@ const lugsOf = ({ component }: { component: Component }): readonly Point[] =>
   ratingOf(component)
     ?.sections.map((s) => s.lug)
     .filter((lug) => lug !== 'start') ?? ['single'];
+
+/** The blower's capacitor is indoors, and not run under load on the way: its motor is clamped anyway. */
+const isIndoors = ({ component }: { component: Component }): boolean => component.slot === 'blower-capacitor';
+const offIndoors = (where: Where): readonly StopId[] | null => (isIndoors(where) ? ['off-indoor'] : null);
 
 const sectionAt = (component: Component, point: Point): { rating: CapacitorRating; section: RatingSection } | null => {
   const rating = ratingOf(component);
@@ -42,6 +46,13 @@ function underLoad(inputs: Inputs, about: About): Evaluated {
   const questions = result.warnings.map(({ code, ...numbers }) => ({ code, numbers }));
   return taken(result.microfarads, questions, result.microfarads === 0 ? ['section-open'] : []);
 }
+
+const UNDER_LOAD_INPUTS: readonly InputSpec[] = [
+  { id: 'amps', type: 'number', label: 'Amps in the lead', unit: 'A', overLimit: false, probe: 'clamp' },
+  { id: 'volts', type: 'number', label: 'Volts across it', unit: 'V', overLimit: false, probe: 'volts' },
+];
+/** Clamp 2 % and volts 1 %, added as independent errors, µF. Common practice, no source. */
+const underLoadError = (value: number): number => Math.max(0.05, 0.0224 * value);
 
 const chosen =
   (table: Readonly<Record<string, Finding>>) =>
@@ -114,19 +125,27 @@ export const runCapacitorCapacitance: NumericKind = {
       title: 'under load',
       stops: ['cooling', 'heating'],
       order: 60,
-      points: lugsOf,
-      inputs: [
-        { id: 'amps', type: 'number', label: 'Amps in the lead', unit: 'A', overLimit: false, probe: 'clamp' },
-        { id: 'volts', type: 'number', label: 'Volts across it', unit: 'V', overLimit: false, probe: 'volts' },
-      ],
+      points: (where) => (isIndoors(where) ? [] : lugsOf(where)),
+      inputs: UNDER_LOAD_INPUTS,
       evaluate: underLoad,
-      // Clamp 2 % and volts 1 %, added as independent errors. Common practice, no source.
-      error: (value) => Math.max(0.05, 0.0224 * value),
+      error: underLoadError,
+    },
+    {
+      id: 'under-load-indoors',
+      title: 'under load',
+      stops: ['cooling-air', 'electric-heat', 'gas-heat', 'fan-only'],
+      order: 75,
+      optional: true,
+      points: (where) => (isIndoors(where) ? lugsOf(where) : []),
+      inputs: UNDER_LOAD_INPUTS,
+      evaluate: underLoad,
+      error: underLoadError,
     },
     {
       id: 'looks',
       title: 'looks',
       stops: ['off-outdoor'],
+      stopsFor: offIndoors,
       order: 10,
       points: () => ['can'],
       usual: () => ({ finding: 'sound' }),
@@ -150,6 +169,7 @@ export const runCapacitorCapacitance: NumericKind = {
       id: 'bench',
       title: 'bench, wires off',
       stops: ['off-outdoor'],
+      stopsFor: offIndoors,
       order: 20,
       points: lugsOf,
       inputs: [
@@ -165,6 +185,7 @@ export const runCapacitorCapacitance: NumericKind = {
       settles: false,
       title: 'needle sweep',
       stops: ['off-outdoor'],
+      stopsFor: offIndoors,
       order: 30,
       points: lugsOf,
       inputs: [

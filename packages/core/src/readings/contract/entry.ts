@@ -109,6 +109,8 @@ export interface Method {
   readonly title: string;
   /** Where on the round it is taken: at the first of these stops that the round has. */
   readonly stops: readonly StopId[];
+  /** The same where it depends on the part: indoors and outdoors for one kind of it. */
+  readonly stopsFor?: (where: Where) => readonly StopId[] | null;
   /** True for a method that nobody misses when another one of the kind was taken. */
   readonly optional?: boolean;
   /** False for a method that proves too little to stand in for another one of the kind: that stays owed. */

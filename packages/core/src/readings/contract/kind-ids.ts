@@ -14,6 +14,8 @@ export const READING_KIND_IDS = [
   'sequencer-opening-time',
   'sequencer-contact-volts',
   'sequencer-coil-ohms',
+  'heat-relay-contact-volts',
+  'heat-relay-coil-ohms',
   'return-air',
   'heat-rise',
   'gas-rise',

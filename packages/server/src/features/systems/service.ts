@@ -2,6 +2,7 @@ import {
   componentsFor,
   dayOf,
   parseCapacitorRating,
+  RATING_FIELDS,
   sayRatingTrouble,
   type NewPlate,
   type NewSystem,
@@ -38,7 +39,7 @@ interface Needs {
 
 /** A rating may be left out, but what is written must be readable: it decides which lugs exist. */
 function checkRatings(plate: NewSystem['plate']): void {
-  for (const field of ['capacitorRating', 'fanCapacitorRating', 'startCapacitorRating'] as const) {
+  for (const field of RATING_FIELDS) {
     const text = plate[field];
     const read = text ? parseCapacitorRating(text) : null;
     if (read?.outcome === 'cannot-read') {

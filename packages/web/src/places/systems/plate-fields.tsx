@@ -1,4 +1,4 @@
-import { componentsFor, isHeatPump, type Plate, type Slot, type SystemKind } from '@yarnix/core';
+import { componentsFor, isHeatPump, type Plate, type RatingField, type Slot, type SystemKind } from '@yarnix/core';
 import type { Control, FieldErrors, FieldValues, UseFormRegister } from 'react-hook-form';
 import { Field, SelectField } from '../../kit/field.tsx';
 import { numberOf, textOf } from './plate-form.ts';
@@ -43,6 +43,17 @@ function makers({ register, errors, plate }: PlateFieldsProps) {
         {...register(`plate.${name}`, { setValueAs: textOf })}
       />
     ),
+    circuitAmps: (at: number) => (
+      <Field
+        key={at}
+        label={`Amps of circuit ${at + 1}`}
+        unit="A"
+        inputMode="decimal"
+        autoComplete="off"
+        error={(errors?.heatCircuitAmps as { message?: string }[] | undefined)?.[at]?.message}
+        {...register(`plate.heatCircuitAmps.${at}`, { setValueAs: numberOf })}
+      />
+    ),
     choice: (name: keyof Plate, label: string, options: readonly (readonly [string, string])[], isNumber = false) => (
       <SelectField
         label={label}
@@ -51,7 +62,7 @@ function makers({ register, errors, plate }: PlateFieldsProps) {
         {...register(`plate.${name}`, { setValueAs: isNumber ? numberOf : textOf })}
       />
     ),
-    rating: (name: 'capacitorRating' | 'fanCapacitorRating' | 'startCapacitorRating', label: string, like: string) => (
+    rating: (name: RatingField, label: string, like: string) => (
       <Field
         label={label}
         autoComplete="off"
@@ -105,7 +116,7 @@ function OutdoorFields(props: PlateFieldsProps) {
 }
 
 function IndoorFields(props: PlateFieldsProps) {
-  const { number, text, choice } = makers(props);
+  const { number, text, choice, rating, circuitAmps } = makers(props);
   const parts = new Set<Slot>(componentsFor(props.kind, props.plate).map((p) => p.slot));
   const mayHaveStrips = props.kind !== 'ductless-heat-pump' && props.kind !== 'gas-furnace-with-coil';
   return (
@@ -118,6 +129,7 @@ function IndoorFields(props: PlateFieldsProps) {
             ['psc', 'PSC'],
             ['ecm', 'ECM'],
           ])}
+          {props.plate.blowerMotor !== 'ecm' && rating('blowerCapacitorRating', 'Blower capacitor', '10 µF 370 V')}
           {text('filterSize', 'Filter size')}
           {!parts.has('compressor') && number('tons', 'Nominal cooling', 'tons')}
         </fieldset>
@@ -129,6 +141,7 @@ function IndoorFields(props: PlateFieldsProps) {
           {number('heatVolts', 'At', 'V')}
           {number('heatElements', 'Elements')}
           {number('heatCircuits', 'Circuits')}
+          {Array.from({ length: props.plate.heatCircuits ?? 0 }, (_, i) => circuitAmps(i))}
           {choice('heatSwitch', 'Switched by', [
             ['sequencer', 'Sequencer'],
             ['relay', 'Relay'],

@@ -1,4 +1,12 @@
-import { contradictionsIn, parseCapacitorRating, plateSchema, sayRatingTrouble, type Plate } from '@yarnix/core';
+import {
+  contradictionsIn,
+  parseCapacitorRating,
+  plateSchema,
+  RATING_FIELDS,
+  sayRatingTrouble,
+  type Plate,
+  type RatingField,
+} from '@yarnix/core';
 import { z } from 'zod';
 
 const readable = (text: string | undefined, ctx: z.RefinementCtx) => {
@@ -7,9 +15,17 @@ const readable = (text: string | undefined, ctx: z.RefinementCtx) => {
 };
 const rating = z.string().trim().max(60, 'at most 60 characters').optional().superRefine(readable);
 
+const ratings = Object.fromEntries(RATING_FIELDS.map((field) => [field, rating])) as Record<RatingField, typeof rating>;
+
+/** Amps of each circuit, of all of them or of none: fields that nobody filled in are none. */
+const circuitAmps = z.preprocess(
+  (amps) => (Array.isArray(amps) && amps.every((a) => a === undefined) ? undefined : amps),
+  plateSchema.shape.heatCircuitAmps,
+) as unknown as typeof plateSchema.shape.heatCircuitAmps;
+
 /** A plate as it is typed: ratings must be readable, the rest as everywhere. */
 export const plateFormSchema = plateSchema
-  .extend({ capacitorRating: rating, fanCapacitorRating: rating, startCapacitorRating: rating })
+  .extend({ ...ratings, heatCircuitAmps: circuitAmps })
   .superRefine((plate, ctx) => {
     for (const { path, detail } of contradictionsIn(plate))
       ctx.addIssue({ code: 'custom', path: [...path], message: detail });
