@@ -146,6 +146,13 @@ const FAULT_TESTS: ReadonlySet<string> = new Set([
   'defrost-chain',
   'fan-bypass',
   'sequencer-opening-time',
+  'compressor-ohms',
+  'pressure-switch-ohms',
+  'blower-relay-contact-ohms',
+  'heat-relay-contact-ohms',
+  'sequencer-contact-ohms',
+  'contactor-contact-ohms',
+  'coil-thermostat-ohms',
   'strips-in-cooling/no-call',
 ]);
 

@@ -315,6 +315,21 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   'defrost-chain': chainTruth,
   'fan-bypass': () => 'fan-runs-past-relay',
   'sensor-error': (scene, { component }) => sensorOhms(scene, component),
+  'compressor-ohms': (scene, { point }) => {
+    const run = 14 / scene.house.compressorAmps;
+    const ohms: Partial<Record<Point, number>> = { 'c-r': run, 'c-s': 3.1 * run, 'r-s': 4.1 * run };
+    return ohms[point] ?? Infinity;
+  },
+  'pressure-switch-ohms': () => 0.2,
+  'blower-relay-contact-ohms': (_scene, { point }) => (point === 'nc-contact' ? 0.2 : Infinity),
+  'heat-relay-contact-ohms': (scene) => (scene.faults.has('strip-welded') ? 0.2 : Infinity),
+  'sequencer-contact-ohms': (scene) => (scene.faults.has('strip-welded') ? 0.2 : Infinity),
+  'contactor-contact-ohms': () => Infinity,
+  'coil-thermostat-ohms': (scene, { input }) => {
+    const coilF = scene.outdoorF;
+    if (input === 'coilF') return coilF;
+    return coilF < 32 ? 0.3 : Infinity;
+  },
   'base-pan-heater-ohms': (scene, { point }) => (point === 'ground' ? Infinity : scene.house.panHeaterOhms),
 };
 

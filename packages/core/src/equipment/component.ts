@@ -140,7 +140,8 @@ const FACTS: Readonly<Record<Slot, SlotFacts>> = {
   },
   'gas-heat': { name: 'Gas heat', kind: 'gas-heat', on: (kind) => kind === 'gas-furnace-with-coil' },
   'air-side': { name: 'Air side', kind: 'air-side', on: always },
-  'indoor-unit': { name: 'Indoor unit', kind: 'indoor-unit', on: (kind) => kind !== 'packaged-heat-pump' },
+  // In a packaged unit it is the other half of the cabinet: filter, coil, wheel and drain are there as anywhere.
+  'indoor-unit': { name: 'Indoor unit', kind: 'indoor-unit', on: always },
 };
 
 const pick = <K extends 'name' | 'kind'>(fact: K) =>
@@ -209,6 +210,11 @@ export const POINT_NAMES = {
   'contact-4': 'contact 4',
   'contact-5': 'contact 5',
   'contact-6': 'contact 6',
+  'c-r': 'C to R',
+  'c-s': 'C to S',
+  'r-s': 'R to S',
+  'no-contact': 'normally open',
+  'nc-contact': 'normally closed',
   'leg-1': 'L1',
   'leg-2': 'L2',
   ground: 'to ground',

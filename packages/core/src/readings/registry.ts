@@ -24,6 +24,13 @@ import { heaterAmps } from './electric-heat/heater-amps.ts';
 import { heatingPressure } from './refrigerant/heating-pressure.ts';
 import { heatRise } from './air/heat-rise.ts';
 import { indoorLooks } from './looks/indoor-looks.ts';
+import { compressorOhms } from './motor/compressor-ohms.ts';
+import { pressureSwitchOhms } from './controls/pressure-switch-ohms.ts';
+import { blowerRelayContactOhms } from './controls/blower-relay-contact-ohms.ts';
+import { heatRelayContactOhms } from './electric-heat/heat-relay-contact-ohms.ts';
+import { sequencerContactOhms } from './electric-heat/sequencer-contact-ohms.ts';
+import { contactorContactOhms } from './controls/contactor-contact-ohms.ts';
+import { coilThermostatOhms } from './defrost/coil-thermostat-ohms.ts';
 import type { Method } from './contract/entry.ts';
 import { READING_KIND_IDS, type ReadingKindId } from './contract/kind-ids.ts';
 import type { NumericKind, ReadingKind } from './contract/kind.ts';
@@ -90,6 +97,13 @@ const KINDS: Readonly<Record<ReadingKindId, ReadingKind>> = {
   'fan-bypass': fanBypass,
   'sensor-error': sensorError,
   'base-pan-heater-ohms': basePanHeaterOhms,
+  'compressor-ohms': compressorOhms,
+  'pressure-switch-ohms': pressureSwitchOhms,
+  'blower-relay-contact-ohms': blowerRelayContactOhms,
+  'heat-relay-contact-ohms': heatRelayContactOhms,
+  'sequencer-contact-ohms': sequencerContactOhms,
+  'contactor-contact-ohms': contactorContactOhms,
+  'coil-thermostat-ohms': coilThermostatOhms,
 };
 
 /** All of them, in no particular order. */

@@ -95,6 +95,8 @@ export const REASONS = {
   together: z.object({ rule: z.enum(TOGETHER_IDS), before: number, after: number }),
   'three-wires-agree': z.object({ expected: number, value: number }),
   'three-wires-miss': z.object({ expected: number, value: number, offPercent: number }),
+  'windings-add-up': z.object({ expected: number, value: number }),
+  'windings-miss': z.object({ expected: number, value: number }),
   /** Amps of the two legs of one load, which should be the same. */
   'legs-differ': z.object({ first: number, second: number }),
   /** Contacts that switch one after the other, or do not: the first two, or the two that are out of turn. */

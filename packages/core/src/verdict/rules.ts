@@ -8,6 +8,7 @@ export const RULES = [
   'closing-time',
   'opening-time',
   'closed-contact',
+  'closed-ohms',
   'pressure-switch',
   'split',
   'airflow',
@@ -77,8 +78,6 @@ export const SNAGS = [
   'no-heat-amps',
   'no-rise',
   'no-outdoor-air',
-  'no-sensor-curve',
-  'outside-sensor-curve',
   'air-out-of-range',
   'nothing-measured',
 ] as const;

@@ -177,6 +177,11 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
     'The three wires disagree',
     `: run and start give ${sayQuantity(n.expected, 'A')}, common reads ${sayQuantity(n.value, 'A')}. Wrong wire clamped, or a capacitor or winding off.`,
   ],
+  'windings-add-up': (n) => `The windings add up: R to S reads ${sayQuantity(n.value, 'Ω')}.`,
+  'windings-miss': (n) => [
+    `R to S reads ${sayQuantity(n.value, 'Ω')} where the other two come to ${sayQuantity(n.expected, 'Ω')}`,
+    ': a pair misread, or shorted turns. Read all three again, wires off.',
+  ],
   'legs-differ': (n) => [
     `${sayQuantity(n.first, 'A')} on L1 and ${sayQuantity(n.second, 'A')} on L2`,
     ': what goes out on one should come back on the other. An element touches ground, or another load was clamped.',

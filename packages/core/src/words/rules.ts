@@ -40,6 +40,7 @@ export const RULE_WORDS: Readonly<Record<Rule, RuleWords>> = {
   'closing-time': { limits: 'usual', high: 'Slow: its coil volts first, then the sequencer.' },
   'opening-time': { limits: 'usual', high: 'Slow to open: it sticks. Read it with no call.' },
   'closed-contact': { limits: 'across a closed contact', high: 'The contact does not carry: pitted, dirty or open.' },
+  'closed-ohms': { limits: 'across a closed switch', high: 'It closes badly: find out why; do not bypass it.' },
   'pressure-switch': { limits: 'across a closed switch', high: 'Open: find out why; do not bypass it.' },
   split: {
     limits: 'usual at ordinary humidity',
@@ -168,8 +169,6 @@ export const SNAG_WORDS: Readonly<Record<Snag, string>> = {
   'no-heat-amps': 'Take the electric heat’s amps and the line volts first.',
   'no-rise': 'The air is not warmer after the heat: no airflow can be worked out.',
   'no-outdoor-air': 'Enter the outdoor air first.',
-  'no-sensor-curve': 'The sensor’s curve is not on the plate record: R25 and beta, or its chart.',
-  'outside-sensor-curve': 'That resistance is outside the sensor’s curve.',
   'air-out-of-range': 'That is not air: look at the figures again.',
   'nothing-measured': 'Measure at least the first place of the chain.',
 };

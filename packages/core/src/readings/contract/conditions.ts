@@ -38,6 +38,8 @@ export const conditionsSchema = z.object({
   airflowCfm: within('CFM'),
   /** What hung loose while it was taken, by code: a lead that is pulled shows nothing. */
   loose: z.array(z.string().max(40)).max(20).optional(),
+  /** Ohms of another sensor of the same machine, unplugged on this visit, Ω. */
+  sensorOhms: within('Ω'),
   /** Whether ice or bands of frost were seen outdoors on this visit, or told of. */
   iceSeen: z.boolean().optional(),
   /** Why a charge check does not count now, a finding's code; absent when it counts or nobody said. */

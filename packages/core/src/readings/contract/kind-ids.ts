@@ -41,5 +41,12 @@ export const READING_KIND_IDS = [
   'fan-bypass',
   'sensor-error',
   'base-pan-heater-ohms',
+  'compressor-ohms',
+  'pressure-switch-ohms',
+  'blower-relay-contact-ohms',
+  'heat-relay-contact-ohms',
+  'sequencer-contact-ohms',
+  'contactor-contact-ohms',
+  'coil-thermostat-ohms',
 ] as const;
 export type ReadingKindId = (typeof READING_KIND_IDS)[number];

@@ -34,11 +34,21 @@ test('a chart typed in goes before R25 and beta', () => {
   expect(judged(kind, { ohms: 9_000 }, { ...setting, plate: charted }).value).toBeCloseTo(0, 6);
 });
 
-test('what is missing is said', () => {
-  expect(enter(kind, { ohms: 9_000 }, { ...setting, plate: {} })).toMatchObject({
-    because: { numbers: { snag: 'no-sensor-curve' } },
+test('its ohms are kept, whether or not a temperature can be made of them', () => {
+  const kept = { value: null, findings: ['sensor-ohms-kept'] };
+  expect(enter(kind, { ohms: 9_000 }, { ...setting, plate: {} })).toMatchObject(kept);
+  expect(enter(kind, { ohms: 9_000 }, { ...setting, conditions: {} })).toMatchObject(kept);
+  expect(judged(kind, { ohms: 9_000 }, { ...setting, plate: {} }).standing).toBe('unproven');
+});
+
+test('two sensors of one machine are compared by their ohms, with or without a curve', () => {
+  const told = kind.tells?.({ inputs: { ohms: 12_000 }, value: null, findings: [], point: 'whole' }, { outdoorF: 70 });
+  expect(told).toEqual({ outdoorF: 70, sensorOhms: 12_000 });
+  const second = (ohms: number, ofPlate: object) =>
+    judged(kind, { ohms }, { ...setting, plate: ofPlate, conditions: told ?? {} });
+  expect(second(11_800, {}).reasons[0]?.because.numbers).toMatchObject({
+    found: ['sensors-alike', 'sensor-ohms-kept'],
   });
-  expect(enter(kind, { ohms: 9_000 }, { ...setting, conditions: {} })).toMatchObject({
-    because: { numbers: { snag: 'no-outdoor-air' } },
-  });
+  expect(second(9_800, {})).toMatchObject({ standing: 'watch' });
+  expect(second(9_800, {}).says).toMatch(/more than 5 °F apart/);
 });

@@ -1,8 +1,10 @@
 import type { Plate } from '../../equipment/plate.ts';
+import { sensorsApart } from '../../trade/sensors/sensors-apart.ts';
 import { thermistorTemperature, type Thermistor } from '../../trade/sensors/thermistor-temperature.ts';
+import type { Finding } from '../../verdict/findings.ts';
 import type { About, Evaluated, Inputs } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
-import { found, noBasis, stuck, taken, windowLimits } from '../contract/window.ts';
+import { found, noBasis, taken, windowLimits } from '../contract/window.ts';
 
 /** The curve of a system's sensors: a chart typed in, else R25 and beta; null when neither is on record. */
 export function thermistorOf(plate: Plate): Thermistor | null {
@@ -11,17 +13,31 @@ export function thermistorOf(plate: Plate): Thermistor | null {
   return { r25: plate.sensorR25, beta: plate.sensorBeta };
 }
 
-function evaluate(inputs: Inputs, { plate, conditions }: About): Evaluated {
+/** Sensors of one machine farther apart than this, off and settled in the same air, differ, °F. Common practice, no source. */
+const ALIKE_WITHIN_F = 5;
+/** Where neither beta nor air is on record: what is usual. */
+const USUAL = { beta: 3950, airF: 60 };
+
+/** How two like sensors of one machine compare by their ohms; nothing when only one was read. */
+function besideTheOther(ohms: number, { plate, conditions = {} }: About): Finding[] {
+  const { sensorOhms, outdoorF } = conditions;
+  if (sensorOhms === undefined) return [];
+  const apart = sensorsApart(ohms, sensorOhms, { beta: plate.sensorBeta ?? USUAL.beta, airF: outdoorF ?? USUAL.airF });
+  return [Math.abs(apart) > ALIKE_WITHIN_F ? 'sensors-differ' : 'sensors-alike'];
+}
+
+function evaluate(inputs: Inputs, about: About): Evaluated {
   if (inputs.ohms === 'OL') return found('open');
   if (inputs.ohms === 'jumps') return found('jumps');
+  const ohms = Number(inputs.ohms);
+  if (ohms === 0) return found('shorted');
+  const { plate, conditions = {} } = about;
+  const compared = besideTheOther(ohms, about);
   const thermistor = thermistorOf(plate);
-  if (!thermistor) return stuck('ohms', 'no-sensor-curve');
-  if (conditions?.outdoorF === undefined) return stuck('ohms', 'no-outdoor-air');
-  if (Number(inputs.ohms) === 0) return found('shorted');
-  const read = thermistorTemperature(Number(inputs.ohms), thermistor);
-  return read.outcome === 'value'
-    ? taken(read.fahrenheit - conditions.outdoorF)
-    : stuck('ohms', 'outside-sensor-curve');
+  const read = thermistor && thermistorTemperature(ohms, thermistor);
+  // What was measured is kept, whether or not a temperature can be made of it.
+  if (read?.outcome !== 'value' || conditions.outdoorF === undefined) return found([...compared, 'sensor-ohms-kept']);
+  return taken(read.fahrenheit - conditions.outdoorF, [], compared);
 }
 
 /** A sensor's error, °F: what its ohms say less the air it hangs in, unit off and settled. */
@@ -40,6 +56,8 @@ export const sensorError: NumericKind = {
   driftIn: 'unit',
   driftPrior: { meanShare: 0, sdShare: 0.4 },
   movedBy: ['sun on it', 'not settled after running'],
+  tells: ({ inputs }, conditions) =>
+    typeof inputs.ohms === 'number' ? { ...conditions, sensorOhms: inputs.ohms } : conditions,
   methods: [
     {
       id: 'ohms',

@@ -52,7 +52,7 @@ export const PRESENT_FROM = 18;
  */
 const MUST_BE_SHUT_BELOW_F = 28;
 const MAY_BE_OPEN_FROM_F = 36;
-const MUST_BE_OPEN_FROM_F = 85;
+export const MUST_BE_OPEN_FROM_F = 85;
 /** In air this warm no coil of a heat pump is near freezing, even heating, °F. Common practice, no source. */
 const WARM_AIR_F = 60;
 
@@ -104,7 +104,7 @@ function follow(branch: readonly ChainPlace[], volts: ChainVolts): ChainFinding 
 }
 
 /** Whether an open coil thermostat is right, by what is known of its coil and of the air. */
-function openThermostat(coilF: number | undefined, outdoorF: number | undefined): ChainFault {
+export function openThermostat(coilF: number | undefined, outdoorF: number | undefined): ChainFault {
   if (coilF !== undefined) {
     if (coilF < MUST_BE_SHUT_BELOW_F) return 'thermostat-open';
     return coilF >= MAY_BE_OPEN_FROM_F ? 'thermostat-open-warm' : 'thermostat-open-unproven';
