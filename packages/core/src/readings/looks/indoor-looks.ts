@@ -8,6 +8,7 @@ export const indoorLooks = looksOf({
   method: 'looked over, nothing touched',
   stop: 'calls',
   order: 20,
+  stopsFor: ({ systemKind }) => (systemKind === 'packaged-heat-pump' ? ['look'] : null),
   none: { value: 'nothing', label: 'Nothing found' },
   options: {
     'dirty-filter': 'Dirty filter',
@@ -15,6 +16,9 @@ export const indoorLooks = looksOf({
     'dirty-wheel': 'Dirty wheel',
     'drain-blocked': 'Drain blocked',
     'rust-under-pan': 'Rust under pan',
+    'frozen-coil': 'Coil frozen',
+    'cable-damaged': 'Thermostat cable damaged',
+    'fuse-blown': 'Low-voltage fuse blown',
     'burnt-wire': 'Burnt or chafed wire',
     'scorched-lug': 'Scorched lug',
     'gas-smell': 'Smell of gas',

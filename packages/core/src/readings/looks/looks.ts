@@ -1,6 +1,6 @@
 import type { ComponentKind, Point } from '../../equipment/component.ts';
 import type { FindingCode } from '../../verdict/findings.ts';
-import type { SeveralSpec, StopId } from '../contract/entry.ts';
+import type { SeveralSpec, StopId, Where } from '../contract/entry.ts';
 import type { ReadingKindId } from '../contract/kind-ids.ts';
 import type { FindingKind } from '../contract/kind.ts';
 import { choices, found, severalIn } from '../contract/window.ts';
@@ -16,6 +16,8 @@ export function looksOf(looks: {
   none: { value: FindingCode; label: string };
   options: Partial<Record<FindingCode, string>>;
   points?: readonly Point[];
+  /** Where it is looked over on machines that have it elsewhere. */
+  stopsFor?: (where: Where) => readonly StopId[] | null;
   /** The choice that tells of ice outdoors. */
   ice?: FindingCode;
 }): FindingKind {
@@ -41,6 +43,7 @@ export function looksOf(looks: {
         id: 'seen',
         title: looks.method,
         stops: [looks.stop],
+        ...(looks.stopsFor && { stopsFor: looks.stopsFor }),
         order: looks.order,
         points: () => looks.points ?? ['whole'],
         usual: () => ({ seen: [looks.none.value] }),

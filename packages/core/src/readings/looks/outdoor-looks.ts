@@ -21,5 +21,8 @@ export const outdoorLooks = looksOf({
     growth: 'Growth at the base',
     'dirty-coil': 'Dirty coil',
     'ice-pattern': 'Frost or ice',
+    'ice-in-base': 'Ice in the base',
+    'blade-stiff': 'Blade stiff by hand',
+    'cable-damaged': 'Low-voltage cable damaged',
   },
 });

@@ -13,9 +13,10 @@ const PARTS = [
     'heat-relay',
     `plate->>'heatSwitch' = 'relay' and (jsonb_exists(plate, 'heatKilowatts') or kind = 'air-handler-electric-heat')`,
   ],
+  ['indoor-unit', 'indoor-unit', `kind = 'packaged-heat-pump'`],
 ] as const;
 
-/** A PSC blower has a capacitor, and strips without a sequencer a relay: systems entered before have them from now on. */
+/** A PSC blower has a capacitor, strips without a sequencer a relay, and a packaged unit an indoor half: systems entered before have them from now on. */
 export async function up(db: Knex): Promise<void> {
   for (const [slot, kind, has] of PARTS) {
     await db.raw(
@@ -30,7 +31,8 @@ export async function up(db: Knex): Promise<void> {
 
 export async function down(db: Knex): Promise<void> {
   await db.raw(
-    `delete from components k where slot in ('blower-capacitor', 'heat-relay') and plate = '{}'
+    `delete from components k where plate = '{}' and (slot in ('blower-capacitor', 'heat-relay')
+         or (slot = 'indoor-unit' and exists (select 1 from systems s where s.id = k.system_id and s.kind = 'packaged-heat-pump')))
        and not exists (select 1 from readings r where r.component_id = k.id)`,
   );
 }
