@@ -64,7 +64,13 @@ export { doubtRunning, type Conditions } from './readings/contract/conditions.ts
 export type { About, Inputs, InputSpec, Method } from './readings/contract/entry.ts';
 export type { ReadingKindId } from './readings/contract/kind-ids.ts';
 export type { ReadingKind } from './readings/contract/kind.ts';
-export { isNumeric, type JudgedReading, type Reading, type ThreadReading } from './readings/contract/reading.ts';
+export {
+  isNumeric,
+  type JudgedReading,
+  type Reading,
+  type Ruling,
+  type ThreadReading,
+} from './readings/contract/reading.ts';
 export { chosenIn } from './readings/contract/window.ts';
 export { methodOf, numericKind, placesOn, READING_KINDS, readingKind, titleOf, titleOn } from './readings/registry.ts';
 export { askOf } from './judgment/asks.ts';
@@ -127,8 +133,10 @@ export {
 } from './http/probes.ts';
 export {
   newReadingSchema,
+  newRulingSchema,
   readingSchema,
   type NewReading,
+  type NewRuling,
   type ProbeWindow,
   type ReadingView,
 } from './http/readings.ts';
@@ -200,6 +208,7 @@ export { livingParts, type RoundComponent } from './fieldwork/round-parts.ts';
 export {
   completed,
   newRound,
+  rulingName,
   placeKey,
   withEntryOf,
   withEvent,
@@ -212,12 +221,14 @@ export {
   withProbes,
   withReading,
   withRefusal,
+  withRuling,
   withText,
   withTypedAgain,
   type LocalEvent,
   type LocalFollowUp,
   type LocalPart,
   type LocalReading,
+  type LocalRuling,
   type RoundRecord,
 } from './fieldwork/round-record.ts';
 export {

@@ -62,5 +62,11 @@ export function allReadings(system: SystemDetail, record: RoundRecord): RoundRea
       findings,
       supersedes: reading.supersedes ?? null,
     }));
-  return [...system.readings, ...local];
+  const ruled = new Map(record.rulings.map((r) => [r.id, r]));
+  return [...system.readings, ...local].map((reading) => {
+    const here = ruled.get(reading.id);
+    if (!here) return reading;
+    const { standing, why, withdrawn } = here.ruling;
+    return { ...reading, ruling: withdrawn ? null : { standing, why, by: here.by } };
+  });
 }

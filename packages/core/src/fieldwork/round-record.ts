@@ -4,7 +4,7 @@ import type { LooseEnd } from '../round/loose-ends.ts';
 import type { Mode } from '../round/stops.ts';
 import type { NewEvent } from '../http/events.ts';
 import type { NewFollowUp } from '../http/rounds.ts';
-import type { NewReading, ProbeWindow } from '../http/readings.ts';
+import type { NewReading, NewRuling, ProbeWindow } from '../http/readings.ts';
 import type { Season } from '../quantity/season.ts';
 import type { StopId } from '../readings/contract/entry.ts';
 
@@ -28,6 +28,14 @@ export interface LocalPart {
 export interface LocalFollowUp {
   readonly id: string;
   readonly followUp: NewFollowUp;
+}
+
+/** A verdict overruled on this device: of the reading with that id. */
+export interface LocalRuling {
+  readonly id: string;
+  readonly ruling: NewRuling;
+  /** Initials. */
+  readonly by: string;
 }
 
 export interface LocalEvent {
@@ -59,6 +67,8 @@ export interface RoundRecord {
   readonly followUps: readonly LocalFollowUp[];
   /** Repairs and changes noted on this round. */
   readonly events: readonly LocalEvent[];
+  /** Verdicts overruled on this round, the latest of each reading. */
+  readonly rulings: readonly LocalRuling[];
   /** What the probes' values in the drafts were taken from: by place, then by input. */
   readonly probes: Readonly<Record<string, Readonly<Record<string, ProbeWindow>>>>;
 }
@@ -89,6 +99,7 @@ export const newRound = (
   looseEnds: [],
   followUps: [],
   events: [],
+  rulings: [],
   probes: {},
 });
 
@@ -170,6 +181,9 @@ export const withoutRefusal = (record: RoundRecord, id: string): RoundRecord => 
   return { ...record, readings: record.readings.map(again), parts: record.parts.map(again) };
 };
 
+/** The name under which a ruling is sent: the reading it is of goes by its own. */
+export const rulingName = (readingId: string): string => `${readingId}/ruling`;
+
 /** The record without what was refused and taken back: a reading, a part, or what stands beside them. */
 export const withoutEntry = (record: RoundRecord, id: string): RoundRecord => ({
   ...record,
@@ -178,6 +192,7 @@ export const withoutEntry = (record: RoundRecord, id: string): RoundRecord => ({
   looseEnds: record.looseEnds.filter((e) => e.id !== id),
   followUps: record.followUps.filter((f) => f.id !== id),
   events: record.events.filter((e) => e.id !== id),
+  rulings: record.rulings.filter((r) => rulingName(r.id) !== id),
 });
 
 /** The record with an entry as another state of it has it: undoes withoutEntry. */
@@ -193,6 +208,10 @@ export function withEntryOf(record: RoundRecord, other: RoundRecord, id: string)
     looseEnds: joined(record.looseEnds, other.looseEnds),
     followUps: joined(record.followUps, other.followUps),
     events: joined(record.events, other.events),
+    rulings: [
+      ...record.rulings.filter((r) => rulingName(r.id) !== id),
+      ...other.rulings.filter((r) => rulingName(r.id) === id),
+    ],
   };
 }
 
@@ -219,6 +238,12 @@ export const withLooseEnd = (record: RoundRecord, end: LooseEnd): RoundRecord =>
 export const withEvent = (record: RoundRecord, next: LocalEvent): RoundRecord => ({
   ...record,
   events: [...record.events.filter((e) => e.id !== next.id), next],
+});
+
+/** The record with a verdict overruled, or no longer. */
+export const withRuling = (record: RoundRecord, next: LocalRuling): RoundRecord => ({
+  ...record,
+  rulings: [...record.rulings.filter((r) => r.id !== next.id), next],
 });
 
 /** The record with a follow-up as it now stands. */

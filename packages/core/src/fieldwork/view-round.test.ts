@@ -38,6 +38,7 @@ const past = (value: number, day: string, over: Partial<ReadingView> = {}): Read
   confirmed: false,
   note: null,
   personInitials: 'TP',
+  ruling: null,
   supersedes: null,
   superseded: false,
   probes: null,

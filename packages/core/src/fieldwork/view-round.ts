@@ -180,7 +180,9 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
   const isEmpty = state === 'nothing' && !taken;
   const entered = isEmpty || !check || check.outcome === 'refused' ? null : check;
   const conditions = about.conditions ?? {};
-  const reading = entered && typedReading(scene, planned, entered, conditions, typed.inputs);
+  const typedNow = entered && typedReading(scene, planned, entered, conditions, typed.inputs);
+  // What was overruled is the reading that was taken, not what is typed over it.
+  const reading = typedNow && { ...typedNow, ruling: isDraft ? null : taken?.ruling };
   const verdict = once(() => (reading ? verdictFor(scene, planned, reading, earlier) : null));
   // What is still in question would squash the thread it is to be compared with.
   const isShown = typeof reading?.value === 'number' && !(isDraft && check?.outcome === 'questioned');

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { POINTS } from '../equipment/component.ts';
 import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
+import { STANDINGS } from '../verdict/standing.ts';
 import { conditionsSchema } from '../readings/contract/conditions.ts';
 
 /** What a probe's value was taken from: the window's samples, its length in s, and its spread in the input's unit. */
@@ -36,6 +37,16 @@ export const newReadingSchema = z.object({
 });
 export type NewReading = z.infer<typeof newReadingSchema>;
 
+/** What a technician puts in place of a reading's verdict, or takes back. */
+export const newRulingSchema = z.object({
+  standing: z.enum(['sound', 'watch', 'act', 'stop'], { error: 'is no verdict' }),
+  why: z.string().trim().min(1, 'why?').max(300, 'at most 300 characters'),
+  withdrawn: z.boolean().default(false),
+});
+export type NewRuling = z.infer<typeof newRulingSchema>;
+
+const rulingSchema = z.object({ standing: z.enum(STANDINGS), why: z.string(), by: z.string() });
+
 /** A reading as it is kept. */
 export const readingSchema = z.object({
   id: idSchema,
@@ -55,5 +66,6 @@ export const readingSchema = z.object({
   supersedes: idSchema.nullable(),
   superseded: z.boolean(),
   probes: z.record(z.string(), probeWindowSchema).nullable(),
+  ruling: rulingSchema.nullable(),
 });
 export type ReadingView = z.infer<typeof readingSchema>;

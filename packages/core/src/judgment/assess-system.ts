@@ -109,7 +109,11 @@ export interface ThreadMemo {
   readonly set: (name: string, state: ThreadState) => void;
 }
 
-/** Readings never change under their id, so that a thread's state is known by the ids it was made from. */
+/** Readings never change under their id, but what a technician rules of them may. */
+const nameIn = ({ id, ruling }: Reading): string =>
+  ruling ? `${id}:${ruling.standing}:${ruling.by}:${ruling.why}` : id;
+
+/** A thread's state is known by the readings it was made from. */
 const memoName = (
   key: string,
   counting: readonly Reading[],
@@ -117,7 +121,7 @@ const memoName = (
   nextRound: Day,
   companions: object,
 ): string =>
-  [key, nextRound, fittedOn, plate.rating ?? '', JSON.stringify(companions), ...counting.map((r) => r.id)].join('|');
+  [key, nextRound, fittedOn, plate.rating ?? '', JSON.stringify(companions), ...counting.map(nameIn)].join('|');
 
 /** What a system is judged by: until when its parts have to last, the firm's policy, and what its fleet has taught. */
 export interface Judging {
@@ -164,6 +168,8 @@ function moved<R extends Reading, C extends Component & { id: string }>(
   nextRound: Day,
   policy: Policy,
 ): SystemThread<R, C> {
+  // Whoever has overruled a verdict has seen the other readings too.
+  if (thread.state.lead.because.code === 'ruled') return thread;
   const { chance, judgments } = moveChance(thread, findings);
   if (judgments.length === 0) return thread;
   const { state, component } = thread;

@@ -4,7 +4,7 @@ import type { SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
 import type { About } from '../readings/contract/entry.ts';
 import type { Compared, NumericKind, ReadingKind } from '../readings/contract/kind.ts';
-import type { JudgedReading, ThreadReading } from '../readings/contract/reading.ts';
+import type { JudgedReading, ThreadReading, Ruling } from '../readings/contract/reading.ts';
 import { readingKind } from '../readings/registry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
 import type { ThreadFit } from '../series/fit-thread.ts';
@@ -169,9 +169,21 @@ function conclude(
  * Judges a reading against plate or rule, against the part's own baseline, by its trend, and across the part's points.
  * The verdict is data: standing, what it rests on, limit and value in the kind's unit, and every reason with its
  * numbers. Compressor amps are held against RLA (or the RLA derived from MCA), never against the breaker; without
- * either they are 'unproven' with the reason. Throws UnknownReadingKind for a kind the registry does not have.
+ * either they are 'unproven' with the reason. What a technician put in place of the verdict leads. Throws UnknownReadingKind for a kind the registry does not have.
  */
 export function judge(reading: JudgedReading, context: JudgeContext, policy: Policy): Verdict {
+  const verdict = judgeUnruled(reading, context, policy);
+  return reading.ruling ? ruled(verdict, reading.ruling) : verdict;
+}
+
+/** A verdict with what a technician put in its place leading; what it was made of stays beside it. */
+function ruled(verdict: Verdict, { standing, why, by }: Ruling): Verdict {
+  const because = { code: 'ruled', numbers: { standing, was: verdict.standing, why, by } } as const;
+  const judgment: Judgment = { basis: 'technician', standing, limit: null, because };
+  return { ...verdict, ...judgment, reasons: [judgment, ...verdict.reasons] };
+}
+
+function judgeUnruled(reading: JudgedReading, context: JudgeContext, policy: Policy): Verdict {
   const kind = readingKind(reading.kind);
   if (!kind) throw new UnknownReadingKind(reading.kind);
   if (reading.value !== null && kind.type === 'number')

@@ -56,6 +56,9 @@ const isSaidBetterByTrend = ({ basis, standing }: Judgment): boolean =>
 
 /** The chance, 0 to 1, that the part is past its limit by the next round, as the most telling of its reasons has it. */
 export function chanceOf(reasons: readonly Judgment[]): number {
+  // What a technician has put in place of the verdict is followed until the next reading.
+  const ruled = reasons.find((r) => r.because.code === 'ruled');
+  if (ruled) return chanceFrom(ruled);
   const hasTrend = reasons.some((r) => r.because.code === 'trend');
   const telling = hasTrend ? reasons.filter((r) => !isSaidBetterByTrend(r)) : reasons;
   return Math.max(0, ...telling.map(chanceFrom));
@@ -118,6 +121,7 @@ export function urgencyOf(
   chance = chanceOf(reasons),
 ): number {
   const share = POINT_SHARE[slot]?.[point] ?? 1;
-  const unsafe = reasons.some((r) => r.standing === 'stop') ? 1 : 0;
+  const deciding = reasons.filter((r) => r.because.code === 'ruled');
+  const unsafe = (deciding.length > 0 ? deciding : reasons).some((r) => r.standing === 'stop') ? 1 : 0;
   return unsafe + chance * CONSEQUENCE[slot] * share * seasonWeight(slot, serving);
 }

@@ -3,6 +3,7 @@ import { POINTS } from '../equipment/component.ts';
 import type { MeasureRefusal } from '../quantity/measure.ts';
 import { UNITS } from '../quantity/unit.ts';
 import { DOUBTS, NEEDS, RULES, type Snag } from './rules.ts';
+import { STANDINGS } from './standing.ts';
 import { TOGETHER_IDS } from './together.ts';
 
 const number = z.number();
@@ -97,6 +98,8 @@ export const REASONS = {
   'three-wires-miss': z.object({ expected: number, value: number, offPercent: number }),
   'windings-add-up': z.object({ expected: number, value: number }),
   'windings-miss': z.object({ expected: number, value: number }),
+  /** What a technician put in place of the verdict: how it stands, how it would, why, and who (initials). */
+  ruled: z.object({ standing: z.enum(STANDINGS), was: z.enum(STANDINGS), why: z.string(), by: z.string() }),
   /** Amps of the two legs of one load, which should be the same. */
   'legs-differ': z.object({ first: number, second: number }),
   /** Contacts that switch one after the other, or do not: the first two, or the two that are out of turn. */

@@ -1,6 +1,7 @@
 import { POINT_NAMES } from '../equipment/component.ts';
 import { monthOf } from '../quantity/day.ts';
 import type { Because, ReasonNumbers } from '../verdict/reasons.ts';
+import { STANDING_NAMES } from '../verdict/standing.ts';
 import { NBSP, sayChance, sayNumber, sayPercent, sayQuantity } from './figures.ts';
 import { sayFindings } from './findings.ts';
 import { DOUBT_WORDS, NEED_WORDS, RULE_WORDS } from './rules.ts';
@@ -181,6 +182,10 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
   'windings-miss': (n) => [
     `R to S reads ${sayQuantity(n.value, 'Ω')} where the other two come to ${sayQuantity(n.expected, 'Ω')}`,
     ': a pair misread, or shorted turns. Read all three again, wires off.',
+  ],
+  ruled: (n) => [
+    `Overruled by ${n.by}, ${STANDING_NAMES[n.standing].toLowerCase()} in place of ${STANDING_NAMES[n.was].toLowerCase()}`,
+    `: ${n.why}`,
   ],
   'legs-differ': (n) => [
     `${sayQuantity(n.first, 'A')} on L1 and ${sayQuantity(n.second, 'A')} on L2`,

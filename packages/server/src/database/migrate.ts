@@ -8,6 +8,7 @@ import * as findings from './migrations/0006-findings.ts';
 import * as words from './migrations/0007-words.ts';
 import * as movedSettings from './migrations/0008-moved-settings.ts';
 import * as moreParts from './migrations/0009-more-parts.ts';
+import * as rulings from './migrations/0010-rulings.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -19,6 +20,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0007-words': words,
   '0008-moved-settings': movedSettings,
   '0009-more-parts': moreParts,
+  '0010-rulings': rulings,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

@@ -42,6 +42,7 @@ interface ReadingLine {
     supersedes: string | null,
     conditions: Reading['conditions'],
     inputs: Reading['inputs'] | null,
+    ruling: Reading['ruling'],
   ])[];
 }
 
@@ -58,6 +59,7 @@ const keptOf = (line: ReadingLine['readings'][number]): Reading => ({
   supersedes: line[9],
   conditions: line[10],
   inputs: line[11] ?? undefined,
+  ruling: line[12],
 });
 
 /** Kinds that are brought to like conditions by more than their value. */
@@ -68,7 +70,7 @@ const READINGS = `
   select r.system_id, json_agg(json_build_array(
     r.id, r.visit_id, r.component_id, r.kind, r.point, r.method, r.value, r.findings,
     to_char(r.taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), r.supersedes, r.conditions,
-    case when r.kind = any(?::text[]) then r.inputs end
+    case when r.kind = any(?::text[]) then r.inputs end, r.ruling
   )) as readings
   from readings r join components k on k.id = r.component_id and k.removed_on is null
   where r.system_id = any(?::uuid[])

@@ -1,7 +1,16 @@
 import type { Point } from '../../equipment/component.ts';
 import { dayOf, type Day } from '../../quantity/day.ts';
+import type { Standing } from '../../verdict/standing.ts';
 import type { Conditions } from './conditions.ts';
 import type { Inputs } from './entry.ts';
+
+/** What a technician put in place of a reading's verdict: both are kept, and the thread follows it until the next reading. */
+export interface Ruling {
+  readonly standing: Standing;
+  readonly why: string;
+  /** Initials. */
+  readonly by: string;
+}
 
 /** A reading as it is kept: the same from the store to the chart, under one id. */
 export interface Reading {
@@ -20,6 +29,7 @@ export interface Reading {
   readonly supersedes: string | null;
   readonly conditions?: Conditions | undefined;
   readonly inputs?: Inputs | undefined;
+  readonly ruling?: Ruling | null | undefined;
 }
 
 /** A reading with the UTC day it was taken. */
@@ -31,7 +41,7 @@ export const dated = <R extends Reading>(reading: R): DatedReading<R> => ({ ...r
 /** What judging looks at of a reading, whether it is kept or only typed yet. */
 export type JudgedReading = Pick<
   DatedReading,
-  'id' | 'kind' | 'point' | 'method' | 'value' | 'findings' | 'day' | 'conditions' | 'inputs'
+  'id' | 'kind' | 'point' | 'method' | 'value' | 'findings' | 'day' | 'conditions' | 'inputs' | 'ruling'
 >;
 
 /** A number of a thread: what a series is made of. */

@@ -179,3 +179,37 @@ test('a failure in the middle leaves neither reading nor standing', async () => 
     await suite.db.raw('drop function fail');
   }
 });
+
+test('a verdict is overruled with a reason: the part and the Watch follow, until the next reading or until it is taken back', async () => {
+  const id = v7();
+  await send(id, reading({ inputs: { microfarads: 30 }, confirmed: true })).expect(200);
+  const standing = async () =>
+    (
+      (await request(suite.app).get(`/api/systems/${system.id}`)).body as {
+        components: { id: string; standing: string }[];
+      }
+    ).components.find((c) => c.id === componentId)?.standing;
+  expect(await standing()).toBe('act');
+  const rule = (body: object) => request(suite.app).put(`/api/readings/${id}/ruling`).send(body);
+  const { body } = await rule({ standing: 'watch', why: 'the meter’s own leads were open' }).expect(200);
+  expect((body as ReadingView).ruling).toEqual({ standing: 'watch', why: 'the meter’s own leads were open', by: 'TP' });
+  expect(await standing()).toBe('watch');
+  await rule({ standing: 'watch', why: 'the meter’s own leads were open', withdrawn: true }).expect(200);
+  expect(await standing()).toBe('act');
+  await rule({ standing: 'sound', why: 'read again by another meter' }).expect(200);
+  expect(await standing()).toBe('sound');
+  await send(
+    v7(),
+    reading({ inputs: { microfarads: 30 }, confirmed: true, takenAt: '2026-10-10T14:40:00.000Z' }),
+  ).expect(200);
+  expect(await standing()).toBe('act');
+});
+
+test('a ruling without a reason, of no verdict, or on no reading is refused', async () => {
+  const id = v7();
+  await send(id, reading()).expect(200);
+  const rule = (of: string, body: object) => request(suite.app).put(`/api/readings/${of}/ruling`).send(body);
+  await rule(id, { standing: 'sound', why: '  ' }).expect(422);
+  await rule(id, { standing: 'perfect', why: 'so' }).expect(422);
+  await rule(v7(), { standing: 'sound', why: 'so' }).expect(404);
+});

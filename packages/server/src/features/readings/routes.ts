@@ -1,4 +1,4 @@
-import { idSchema, newReadingSchema, readingSchema } from '@yarnix/core';
+import { idSchema, newReadingSchema, newRulingSchema, readingSchema } from '@yarnix/core';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import type { Services } from '../../services.ts';
@@ -13,5 +13,15 @@ export const readingsRoutes = ({ readings }: Services) => [
     body: newReadingSchema,
     reply: readingSchema,
     handle: ({ context, params: { id }, body }) => readings.take(context, id, body),
+  }),
+  route({
+    method: 'put',
+    path: '/api/readings/:id/ruling',
+    summary: 'Overrule the verdict on a reading, or take that back',
+    permission: 'record',
+    params: z.object({ id: idSchema }),
+    body: newRulingSchema,
+    reply: readingSchema,
+    handle: ({ context, params: { id }, body }) => readings.rule(context, id, body),
   }),
 ];

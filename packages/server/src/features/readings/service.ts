@@ -1,4 +1,4 @@
-import type { NewReading, PressureTables, Reading, ReadingView, VisitView } from '@yarnix/core';
+import type { NewReading, NewRuling, PressureTables, Reading, ReadingView, VisitView } from '@yarnix/core';
 import { digestOf } from '../../database/digest.ts';
 import { holdSystemOf } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
@@ -56,7 +56,7 @@ async function takeNew(
 }
 
 /** Readings: taken once, never edited; the part's standing follows in the same transaction. */
-export function readingsService({ db, transact }: On<Needs>) {
+export function readingsService({ db, now, transact }: On<Needs>) {
   const store = readingsStore(db);
   return {
     ofSystem: async (context: RequestContext, systemId: string): Promise<ReadingView[]> =>
@@ -68,6 +68,19 @@ export function readingsService({ db, transact }: On<Needs>) {
 
     /** When a part was last read; null when it never was. */
     lastOf: (context: RequestContext, componentId: string): Promise<Date | null> => store.lastOf(context, componentId),
+
+    /** Puts a technician's ruling in place of a reading's verdict, or takes it back; its system is judged anew by it. */
+    rule: (context: RequestContext, id: string, { standing, why, withdrawn }: NewRuling): Promise<ReadingView> =>
+      transact(async (within) => {
+        const kept = readingsStore(within.db);
+        const reading = await kept.find(context, id);
+        if (!reading) throw notFound('reading');
+        await holdSystemOf(within.db, context, reading.component_id);
+        await kept.rule(context, id, withdrawn ? null : { standing, why, by: await kept.initialsOf(context) });
+        const all = (await kept.kept(context, reading.system_id)).map(keptOf);
+        await within.needs.parts.refresh(context, reading.system_id, all, now());
+        return viewOfReading((await kept.find(context, id)) ?? reading);
+      }),
 
     /** Keeps a reading, in a transaction of its own; the same PUT twice is one reading. */
     take: (context: RequestContext, id: string, reading: NewReading): Promise<ReadingView> =>

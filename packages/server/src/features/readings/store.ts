@@ -1,4 +1,4 @@
-import type { Inputs, NewReading, Reading, ReadingView } from '@yarnix/core';
+import type { Inputs, NewReading, Reading, ReadingView, Ruling } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
@@ -22,6 +22,7 @@ export interface ReadingRow {
   person_initials: string;
   superseded: boolean;
   probes: ReadingView['probes'];
+  ruling: Ruling | null;
 }
 
 export const viewOfReading = (row: ReadingRow): ReadingView => ({
@@ -42,6 +43,7 @@ export const viewOfReading = (row: ReadingRow): ReadingView => ({
   supersedes: row.supersedes,
   superseded: row.superseded,
   probes: row.probes,
+  ruling: row.ruling,
 });
 
 export type KeptRow = Pick<
@@ -58,6 +60,7 @@ export type KeptRow = Pick<
   | 'supersedes'
   | 'conditions'
   | 'inputs'
+  | 'ruling'
 >;
 
 export const keptOf = (row: KeptRow): Reading => ({
@@ -73,6 +76,7 @@ export const keptOf = (row: KeptRow): Reading => ({
   supersedes: row.supersedes,
   conditions: row.conditions,
   inputs: row.inputs,
+  ruling: row.ruling,
 });
 
 export interface JudgedEntry {
@@ -118,7 +122,19 @@ export const readingsStore = (db: Knex) => {
           'supersedes',
           'conditions',
           'inputs',
+          'ruling',
         ),
+
+    rule: (context: RequestContext, id: string, ruling: Ruling | null): Promise<number> =>
+      db('readings')
+        .where({ firm_id: context.firmId, id })
+        .update({ ruling: ruling && JSON.stringify(ruling) }),
+
+    /** The initials of whoever asks. */
+    async initialsOf({ personId }: RequestContext): Promise<string> {
+      const row = await db('people').where({ id: personId }).first<{ initials: string } | undefined>('initials');
+      return row?.initials ?? '';
+    },
 
     async lastOf(context: RequestContext, componentId: string): Promise<Date | null> {
       const [row] = await db('readings')
