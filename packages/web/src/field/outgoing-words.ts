@@ -37,6 +37,8 @@ export function outgoingWords(outgoing: Pick<Outgoing, 'path' | 'body'>): string
       const kind = readingKind(String(body.kind));
       return `Put off: ${kind ? titleOf(kind, body.point as Point) : String(body.kind)}`;
     }
+    case 'ruling':
+      return `A verdict overruled${typeof body.why === 'string' ? `: ${body.why}` : ''}`;
     case 'events':
       return 'A repair noted';
     case 'photos':

@@ -21,7 +21,16 @@ export interface SetAside extends Outgoing {
 
 /** What a PUT carries, by its address: the second word of it, or "closing". */
 type Carries =
-  'visits' | 'closing' | 'readings' | 'components' | 'loose-ends' | 'follow-ups' | 'events' | 'photos' | 'other';
+  | 'ruling'
+  | 'visits'
+  | 'closing'
+  | 'readings'
+  | 'components'
+  | 'loose-ends'
+  | 'follow-ups'
+  | 'events'
+  | 'photos'
+  | 'other';
 
 const CARRIED: readonly Carries[] = [
   'visits',
@@ -35,6 +44,7 @@ const CARRIED: readonly Carries[] = [
 
 export function carriedBy({ path }: Pick<Outgoing, 'path'>): Carries {
   if (path.endsWith('/closing')) return 'closing';
+  if (path.endsWith('/ruling')) return 'ruling';
   const word = path.split('/')[2];
   return CARRIED.find((known) => known === word) ?? 'other';
 }

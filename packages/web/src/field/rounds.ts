@@ -2,17 +2,20 @@ import {
   completed,
   newRound,
   placeKey,
+  rulingName,
   withEvent,
   withFollowUp,
   withLooseEnd,
   withPart,
   withReading,
   withRefusal,
+  withRuling,
   type FittedPart,
   type LocalEvent,
   type LocalFollowUp,
   type LocalPart,
   type LocalReading,
+  type LocalRuling,
   type LooseEnd,
   type LooseEndCode,
   type NewVisit,
@@ -213,6 +216,12 @@ export const keepFollowUp = (visitId: string, next: LocalFollowUp): Promise<void
 export const keepEvent = (visitId: string, next: LocalEvent): Promise<void> =>
   change(visitId, (record) => withEvent(record, next), [
     { path: `/api/events/${next.id}`, body: next.event, visitId, id: next.id },
+  ]);
+
+/** Puts a technician's ruling in place of a reading's verdict, or takes it back. */
+export const keepRuling = (visitId: string, next: LocalRuling): Promise<void> =>
+  change(visitId, (record) => withRuling(record, next), [
+    { path: `/api/readings/${next.id}/ruling`, body: next.ruling, visitId, id: rulingName(next.id) },
   ]);
 
 /** Keeps a photo until it has reached the office. */

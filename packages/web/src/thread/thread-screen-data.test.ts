@@ -41,6 +41,7 @@ const reading = (componentId: string, day: string, value: number, over: Partial<
   confirmed: false,
   note: null,
   personInitials: 'TP',
+  ruling: null,
   supersedes: null,
   superseded: false,
   probes: null,

@@ -3,6 +3,7 @@ import { Mark } from '../../kit/mark.tsx';
 import type { ThreadData } from '../../thread/thread-data.ts';
 
 const BASES: Readonly<Record<Judgment['basis'], string>> = {
+  technician: 'Overruled',
   plate: 'Plate',
   baseline: 'Own baseline',
   trend: 'Trend',

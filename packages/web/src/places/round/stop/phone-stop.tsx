@@ -8,11 +8,12 @@ import { Button } from '../../../kit/button.tsx';
 import { Keypad } from '../../../kit/keypad.tsx';
 import { Listen } from '../entry/listen.tsx';
 import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
-import { MovedSettings } from './moved-setting.tsx';
+import { FieldLines } from './field-lines.tsx';
 import { PhoneField } from './phone-field.tsx';
 import { PhoneHead } from './phone-head.tsx';
 import { PhotoButton } from '../../../field/photo-button.tsx';
-import { PutOffLine, PutOffReasons } from './put-off.tsx';
+import { canOverrule, Overrule } from './overrule.tsx';
+import { PutOffReasons } from './put-off.tsx';
 import { ReplacePart } from './replace-part.tsx';
 import { runningShort } from './running-clock.tsx';
 import type { StopProps } from './stop-props.ts';
@@ -93,6 +94,11 @@ function PhoneTools({
       {isReplaceable(field.planned.component) && opened === null && (
         <Button look="quiet" className="!px-2" onClick={() => stop.open(field.key, 'replace')}>
           Part replaced
+        </Button>
+      )}
+      {canOverrule(field) && opened === null && (
+        <Button look="quiet" className="!px-2" onClick={() => stop.open(field.key, 'overrule')}>
+          Overrule
         </Button>
       )}
       <Link to={`${roundBase(record)}/close`} className="label grid min-h-12 place-items-center px-2">
@@ -209,8 +215,7 @@ function PhoneReading({
               listening={listening}
               onActive={(spot) => setInput(spot.input)}
             />
-            <MovedSettings system={props.system} record={record} field={field} />
-            <PutOffLine record={record} field={field} />
+            <FieldLines system={props.system} record={record} field={field} />
             {isOpenEntry(field) && opened === null && (
               <div className="flex flex-wrap gap-2">
                 <Listen record={record} view={view} field={field} big onListening={setListening} />
@@ -219,6 +224,7 @@ function PhoneReading({
                 )}
               </div>
             )}
+            {opened === 'overrule' && <Overrule record={record} field={field} onDone={stop.shut} />}
             {opened === 'put-off' && (
               <PutOffReasons
                 record={record}

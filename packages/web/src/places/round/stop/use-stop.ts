@@ -4,10 +4,10 @@ import { useNavigate } from 'react-router';
 import { beginStop } from './begin.ts';
 import { afterStop, type StopProps } from './stop-props.ts';
 
-/** What is opened beside a reading: the question of a new part, or why it is put off. */
+/** What is opened beside a reading: the question of a new part, why it is put off, or what is said against its verdict. */
 export interface Opened {
   readonly key: string;
-  readonly what: 'replace' | 'put-off';
+  readonly what: 'replace' | 'put-off' | 'overrule';
 }
 
 /**

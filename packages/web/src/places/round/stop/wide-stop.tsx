@@ -9,9 +9,10 @@ import { StopState } from './cautions.tsx';
 import { FieldRow } from './field-row.tsx';
 import { Listen } from '../entry/listen.tsx';
 import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
-import { MovedSettings } from './moved-setting.tsx';
+import { FieldLines } from './field-lines.tsx';
 import { PhotoButton } from '../../../field/photo-button.tsx';
-import { PutOffLine, PutOffReasons } from './put-off.tsx';
+import { canOverrule, Overrule } from './overrule.tsx';
+import { PutOffReasons } from './put-off.tsx';
 import { ReplacePart } from './replace-part.tsx';
 import { RunningClock } from './running-clock.tsx';
 import { systemLine, type StopProps } from './stop-props.ts';
@@ -24,6 +25,7 @@ import { spotsOf, useEntry, type Spot } from '../entry/use-entry.ts';
 function FieldActions({ props: { record, view }, field, stop }: { props: StopProps; field: RoundField; stop: Stop }) {
   const opened = stop.openedOf(field.key);
   if (opened === 'put-off') return <PutOffReasons record={record} field={field} onDone={stop.shut} />;
+  if (opened === 'overrule') return null;
   return (
     <div className="flex flex-wrap items-start gap-x-3">
       {isOpenEntry(field) && <Listen record={record} view={view} field={field} />}
@@ -35,6 +37,11 @@ function FieldActions({ props: { record, view }, field, stop }: { props: StopPro
       {isReplaceable(field.planned.component) && opened === null && (
         <Button look="quiet" className="!px-0" onClick={() => stop.open(field.key, 'replace')}>
           Part replaced
+        </Button>
+      )}
+      {canOverrule(field) && (
+        <Button look="quiet" className="!px-0" onClick={() => stop.open(field.key, 'overrule')}>
+          Overrule
         </Button>
       )}
     </div>
@@ -119,14 +126,12 @@ export function WideStop(props: StopProps) {
                 field={field}
                 active={field.key === active?.key}
                 entry={entry}
-                action={
-                  <>
-                    <PutOffLine record={record} field={field} />
-                    {field.key === active?.key && <FieldActions props={props} field={field} stop={shared} />}
-                  </>
-                }
+                action={field.key === active?.key && <FieldActions props={props} field={field} stop={shared} />}
               >
-                <MovedSettings system={system} record={record} field={field} />
+                <FieldLines system={system} record={record} field={field} />
+                {shared.openedOf(field.key) === 'overrule' && (
+                  <Overrule record={record} field={field} onDone={shared.shut} />
+                )}
                 {shared.openedOf(field.key) === 'replace' && (
                   <ReplacePart
                     field={field}

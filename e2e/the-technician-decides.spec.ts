@@ -1,0 +1,34 @@
+import { beginRunning, enter, expect, isPhone, next, startRound, test, watchedDual } from './support/app.ts';
+
+test('a wrong verdict is overruled with a reason: both are kept, and the part follows', async ({ page, alone }) => {
+  const { systemId } = await watchedDual(alone.address, 2);
+  await startRound(page, systemId, 'heating', alone.address);
+  await beginRunning(page, '52');
+  await enter(page, '193');
+  if (!isPhone(page)) await next(page);
+  else await page.getByRole('button', { name: 'Next' }).tap();
+  // On to the next reading; back to the one that was judged.
+  const volts = page.getByRole('textbox', { name: /Line volts/ });
+  if (isPhone(page)) await page.getByRole('button', { name: 'Reading before' }).click();
+  else await volts.focus();
+  await expect(page.getByText(/below 208/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Overrule', exact: true }).click();
+  const form = page.getByRole('form', { name: 'Overrule the verdict' });
+  await expect(form.getByText('It says act. You say')).toBeVisible();
+  const decide = form.getByRole('button', { name: 'Overrule' });
+  await form.getByRole('button', { name: 'Sound' }).click();
+  await expect(decide).toBeDisabled();
+  await form.getByLabel('Because').fill('read on the wrong side of the disconnect');
+  await decide.click();
+  await expect(page.getByText(/sound in place of act: read on the wrong side/).first()).toBeVisible();
+  const ruling = async () =>
+    (
+      (await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as {
+        readings: { kind: string; value: number | null; ruling: { standing: string } | null }[];
+      }
+    ).readings.find((r) => r.kind === 'line-volts' && r.value === 193)?.ruling?.standing ?? null;
+  await expect.poll(ruling).toBe('sound');
+  await page.getByRole('button', { name: 'No longer overruled' }).click();
+  await expect(page.getByText(/in place of act/)).toHaveCount(0);
+  await expect.poll(ruling).toBeNull();
+});

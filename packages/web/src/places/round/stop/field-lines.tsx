@@ -1,0 +1,13 @@
+import type { RoundField, RoundRecord, SystemDetail } from '@yarnix/core';
+import { MovedSettings } from './moved-setting.tsx';
+import { OverruledLine } from './overrule.tsx';
+import { PutOffLine } from './put-off.tsx';
+
+/** What was decided about a reading on this round, below it: a setting moved, put off until when, its verdict overruled. */
+export const FieldLines = (of: { system: SystemDetail; record: RoundRecord; field: RoundField }) => (
+  <>
+    <MovedSettings {...of} />
+    <PutOffLine {...of} />
+    <OverruledLine {...of} />
+  </>
+);
