@@ -85,7 +85,7 @@ export {
   type SystemThread,
   type ThreadMemo,
 } from './judgment/assess-system.ts';
-export { EVENT_KINDS, EVENTS, isSettingMoved, type EventKind, type SystemEvent } from './judgment/events.ts';
+export { EVENT_KINDS, EVENTS, happened, isSettingMoved, type EventKind, type SystemEvent } from './judgment/events.ts';
 export { inlineThread, NO_THREAD, type InlineThreadData } from './judgment/inline-thread.ts';
 export { judge } from './judgment/judge.ts';
 export {
@@ -205,6 +205,7 @@ export {
 export { textOfInput } from './fieldwork/field-entry.ts';
 export { isTelling, roundChanges, type RoundChange } from './fieldwork/round-changes.ts';
 export { livingParts, type RoundComponent } from './fieldwork/round-parts.ts';
+export { roundProofs, unproved, type Proof, type ProvedReading } from './fieldwork/proofs.ts';
 export {
   completed,
   newRound,
@@ -257,6 +258,7 @@ export { customerSummary, type PartTested } from './words/customer-summary.ts';
 export { sayField, sayOutdoorProblem } from './words/field.ts';
 export { sayNumber, sayPercent, sayQuantity } from './words/figures.ts';
 export { sayFindings } from './words/findings.ts';
+export { PROOF_WORDS, sayPair } from './words/proof.ts';
 export { sayTableTrouble } from './words/pressure-table.ts';
 export { sayRatingDecision, sayRatingTrouble } from './words/rating.ts';
 export { reasonLine, sayOwnShare, sayReason } from './words/reasons.ts';

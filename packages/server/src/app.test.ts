@@ -31,6 +31,7 @@ test('health, session and the description of the API', async () => {
     '/api/probes/faults',
     '/api/probes/stream',
     '/api/readings/{id}',
+    '/api/readings/{id}/ruling',
     '/api/refits',
     '/api/refits/latest',
     '/api/refits/{id}/wish',

@@ -69,6 +69,8 @@ export interface RoundRecord {
   readonly events: readonly LocalEvent[];
   /** Verdicts overruled on this round, the latest of each reading. */
   readonly rulings: readonly LocalRuling[];
+  /** Why a repair was left without its proof, by the repair's id. */
+  readonly unproved: Readonly<Record<string, string>>;
   /** What the probes' values in the drafts were taken from: by place, then by input. */
   readonly probes: Readonly<Record<string, Readonly<Record<string, ProbeWindow>>>>;
 }
@@ -100,6 +102,7 @@ export const newRound = (
   followUps: [],
   events: [],
   rulings: [],
+  unproved: {},
   probes: {},
 });
 

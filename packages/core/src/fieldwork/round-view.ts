@@ -14,6 +14,7 @@ import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
 import type { Season } from '../quantity/season.ts';
 import type { SystemEvent } from '../judgment/events.ts';
 import type { Verdict } from '../judgment/judge.ts';
+import type { Repair } from './repairs.ts';
 import type { LocalFollowUp } from './round-record.ts';
 import type { RoundComponent, RoundReading } from './round-parts.ts';
 
@@ -49,6 +50,8 @@ export interface RoundField {
   readonly entry: { readonly inputs: Inputs; readonly check: Exclude<EntryCheck, { outcome: 'refused' }> } | null;
   /** The reading of this field taken on this visit, if any. */
   readonly taken: RoundReading | null;
+  /** What was done since it was taken that may have moved it: read again, it is no correction. */
+  readonly again: Repair | null;
 }
 
 /** What stands against a field, as data. */
@@ -84,6 +87,8 @@ export interface RoundView {
   /** The firm's, by which everything here is judged. */
   readonly policy: Policy;
   readonly prior: FleetPrior | undefined;
+  /** What was done on this round that readings can prove. */
+  readonly repairs: readonly Repair[];
   /** What was done to the system, on this round and before. */
   readonly events: readonly SystemEvent[];
   readonly season: Season;

@@ -26,7 +26,7 @@ type Accepted = Exclude<EntryCheck, { outcome: 'refused' }>;
 
 function readingOf(
   record: RoundRecord,
-  { planned, key, conditions, taken }: RoundField,
+  { planned, key, conditions, taken, again }: RoundField,
   { inputs, check }: { inputs: Inputs; check: Accepted },
   confirmed: boolean,
   { now, id }: Given,
@@ -43,7 +43,8 @@ function readingOf(
     conditions,
     confirmed,
     ...(probes && Object.keys(probes).length > 0 ? { probes } : {}),
-    ...(taken ? { supersedes: taken.id } : {}),
+    // After a repair the second reading is no correction of the first: both stay, and prove it together.
+    ...(taken && !again ? { supersedes: taken.id } : {}),
   };
   return { id, reading, value: check.value, findings: check.findings };
 }
@@ -61,7 +62,7 @@ export type Taking =
 export function takeField(record: RoundRecord, field: RoundField, confirmed: boolean, given: Given): Taking {
   if (isTaken(field)) return { outcome: 'as-before' };
   if (!field.entry) return { outcome: 'not-yet' };
-  if (field.taken && isSameEntry(field.planned, field.taken.inputs, field.entry.inputs))
+  if (field.taken && !field.again && isSameEntry(field.planned, field.taken.inputs, field.entry.inputs))
     return { outcome: 'as-before' };
   if (field.typed === 'questioned' && !confirmed) return { outcome: 'not-yet' };
   return { outcome: 'taken', reading: readingOf(record, field, field.entry, confirmed, given) };
@@ -70,7 +71,8 @@ export function takeField(record: RoundRecord, field: RoundField, confirmed: boo
 /** Takes a whole entry at once: what is usual, a choice, or what the probes settled at. */
 export function takeEntry(record: RoundRecord, field: RoundField, inputs: Inputs, given: Given): Taking {
   const { kind, method } = field.planned;
-  if (field.taken && isSameEntry(field.planned, field.taken.inputs, inputs)) return { outcome: 'as-before' };
+  if (field.taken && !field.again && isSameEntry(field.planned, field.taken.inputs, inputs))
+    return { outcome: 'as-before' };
   const check = checkEntry(kind, method, inputs, field.about);
   if (check.outcome === 'refused') return { outcome: 'not-yet' };
   const confirmed = check.outcome === 'questioned';

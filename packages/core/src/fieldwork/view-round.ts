@@ -1,7 +1,7 @@
 import { POINTS } from '../equipment/component.ts';
 import type { SystemDetail } from '../http/systems.ts';
 import { assessSystem, byThread, companionsOf, countingReadings, threadKey } from '../judgment/assess-system.ts';
-import type { SystemEvent } from '../judgment/events.ts';
+import { happened, type SystemEvent } from '../judgment/events.ts';
 import { inlineThread, NO_THREAD, type InlineThreadData } from '../judgment/inline-thread.ts';
 import { judge, type Verdict } from '../judgment/judge.ts';
 import { threadState } from '../judgment/thread-state.ts';
@@ -18,6 +18,7 @@ import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { readTexts, requiredInputs, textOfInput, type Typed } from './field-entry.ts';
 import { followUpOf, owedAt } from './put-off-before.ts';
+import { repairsOn, type Repair } from './repairs.ts';
 import { allReadings, livingParts, type RoundComponent, type RoundReading } from './round-parts.ts';
 import { placeKey, type RoundRecord } from './round-record.ts';
 import type { FieldTold, RoundField, RoundView } from './round-view.ts';
@@ -30,6 +31,7 @@ interface Scene {
   readonly prior: FleetPrior | undefined;
   readonly events: readonly SystemEvent[];
   readonly components: readonly RoundComponent[];
+  readonly repairs: readonly Repair[];
   /** The readings that stand, by thread, each in the order they were taken. */
   readonly threads: ReadonlyMap<string, readonly RoundReading[]>;
   readonly conditions: Conditions;
@@ -177,6 +179,7 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
     .filter((r) => r !== taken)
     .map(dated);
   const followUp = followUpOf(scene.record, key);
+  const again = (taken && scene.repairs.findLast((r) => r.at > taken.takenAt && r.moves(kind.id))) ?? null;
   const isEmpty = state === 'nothing' && !taken;
   const entered = isEmpty || !check || check.outcome === 'refused' ? null : check;
   const conditions = about.conditions ?? {};
@@ -199,7 +202,7 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
     texts,
     typed: state,
     state: taken ? 'taken' : followUp ? 'put-off' : 'open',
-    usual: isEmpty ? (method.usual?.(about) ?? null) : null,
+    usual: isEmpty || (again && state === 'nothing') ? (method.usual?.(about) ?? null) : null,
     followUp,
     owed: owedAt(scene.system, place),
     told: toldAt(scene, key, typed, isEmpty ? null : check, isDraft),
@@ -215,6 +218,7 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
     before: earlier.filter(isNumeric).reverse(),
     entry: entered ? { inputs: entered.inputs, check: entered } : null,
     taken,
+    again,
   };
 }
 
@@ -226,8 +230,8 @@ function eventsOn(system: SystemDetail, record: RoundRecord): SystemEvent[] {
   const noted = record.events.filter((e) => !e.event.withdrawn && !system.events.some((known) => known.id === e.id));
   const takenBack = new Set(record.events.filter((e) => e.event.withdrawn).map((e) => e.id));
   return [
-    ...system.events.filter((e) => !takenBack.has(e.id)).map(({ kind, on }) => ({ kind, day: dayOf(on) })),
-    ...noted.map(({ event }) => ({ kind: event.kind, day: dayOf(event.on) })),
+    ...system.events.filter((e) => !takenBack.has(e.id)).map(happened),
+    ...noted.map(({ id, event }) => happened({ id, kind: event.kind, on: event.on })),
   ];
 }
 
@@ -243,6 +247,7 @@ export function roundView(
   const events = eventsOn(system, record);
   const components = livingParts(system, record);
   const readings = allReadings(system, record);
+  const repairs = repairsOn(system, record, components);
   const { conditions, problem } = visitConditions(record, readings, now, system.plate.altitudeFt);
   const today = dayOf(new Date(now).toISOString());
   const nextRound = nextRoundAfter(today, policy);
@@ -255,6 +260,7 @@ export function roundView(
     prior,
     events,
     components,
+    repairs,
     threads,
     conditions,
     tables,
@@ -281,6 +287,7 @@ export function roundView(
     policy,
     prior,
     events,
+    repairs,
     season,
     tables,
   };

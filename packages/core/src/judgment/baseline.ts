@@ -1,5 +1,6 @@
 import type { Limits } from '../verdict/limits.ts';
 import type { Day } from '../quantity/day.ts';
+import { isSince, type Shift } from './events.ts';
 import type { ComparedReading } from './compare-readings.ts';
 
 /** A part's own normal value, under the kind's common conditions. */
@@ -22,18 +23,17 @@ const isSound = (value: number, limits: Limits): boolean =>
 
 /**
  * The baseline of one part's thread: its as-fitted reading when there is one, else the mean of its first (at most
- * three) readings within limits. After an event that moves the kind (`shifts`, days) it is taken anew, once there is a
+ * three) readings within limits. After an event that moves the kind (`shifts`) it is taken anew, once there is a
  * reading since. Compared readings in any order, limits at common conditions. Null when there is none.
  */
 export function baselineOf(
   readings: readonly ComparedReading[],
   fittedOn: Day | null,
   limits: Limits,
-  shifts: readonly Day[] = [],
+  shifts: readonly Shift[] = [],
 ): Baseline | null {
   const inOrder = [...readings].sort((a, b) => a.reading.day - b.reading.day);
-  const since = Math.max(-Infinity, ...shifts);
-  const after = inOrder.filter((r) => r.reading.day > since);
+  const after = inOrder.filter((r) => shifts.every((shift) => isSince(r.reading, shift)));
   const counting = after.length > 0 ? after : inOrder;
   const fitted = counting.find(
     ({ reading: { day } }) => fittedOn !== null && day >= fittedOn && day - fittedOn <= AS_FITTED_WITHIN,

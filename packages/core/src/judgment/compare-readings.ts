@@ -32,7 +32,17 @@ export interface ComparedReading extends Compared {
 
 const textOrder = (a = '', b = ''): number => (a < b ? -1 : a > b ? 1 : 0);
 
-/** Brings readings to common conditions, in order of time; readings of one day in an order of their own. */
+/** What is only being typed comes after what was taken. */
+const byMoment = (a: ThreadReading, b: ThreadReading): number =>
+  a.takenAt === b.takenAt
+    ? 0
+    : a.takenAt === undefined
+      ? 1
+      : b.takenAt === undefined
+        ? -1
+        : textOrder(a.takenAt, b.takenAt);
+
+/** Brings readings to common conditions, in order of time; readings of one day by their moments, or in an order of their own. */
 export function compareReadings(
   kind: NumericKind,
   readings: readonly ThreadReading[],
@@ -45,6 +55,10 @@ export function compareReadings(
       return { reading, ...compared, sd: Math.hypot(meter, compared.error) };
     })
     .sort(
-      (a, b) => a.reading.day - b.reading.day || a.value - b.value || textOrder(a.reading.method, b.reading.method),
+      (a, b) =>
+        a.reading.day - b.reading.day ||
+        byMoment(a.reading, b.reading) ||
+        a.value - b.value ||
+        textOrder(a.reading.method, b.reading.method),
     );
 }

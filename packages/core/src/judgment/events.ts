@@ -1,5 +1,6 @@
 import { MOVED_SETTINGS, type SettingMoved } from '../equipment/moved-settings.ts';
-import type { Day } from '../quantity/day.ts';
+import { dayOf, type Day } from '../quantity/day.ts';
+import { momentOfId } from '../quantity/moment-of-id.ts';
 import { isOwn } from '../quantity/own.ts';
 import type { ReadingKindId } from '../readings/contract/kind-ids.ts';
 
@@ -57,8 +58,27 @@ export const EVENT_KINDS = Object.keys(EVENTS) as EventKind[];
 export interface SystemEvent {
   readonly kind: EventKind;
   readonly day: Day;
+  /** When on that day, UTC, where it is known. */
+  readonly at?: string | undefined;
 }
 
-/** Days after which a kind's readings may lie elsewhere. */
-export const shiftsOf = (kind: string, events: readonly SystemEvent[]): Day[] =>
-  events.filter((e) => (EVENTS[e.kind].moves as readonly string[]).includes(kind)).map((e) => e.day);
+/** An event as judging sees it: its id tells when it was noted, which counts where that is the day it was done. */
+export function happened({ id, kind, on }: { id: string; kind: EventKind; on: string }): SystemEvent {
+  const at = momentOfId(id);
+  const day = dayOf(on);
+  return at !== null && dayOf(at) === day ? { kind, day, at } : { kind, day };
+}
+
+/** When a kind's readings may have come to lie elsewhere. */
+export type Shift = Pick<SystemEvent, 'day' | 'at'>;
+
+/** The moments after which a kind's readings may lie elsewhere. */
+export const shiftsOf = (kind: string, events: readonly SystemEvent[]): Shift[] =>
+  events.filter((e) => (EVENTS[e.kind].moves as readonly string[]).includes(kind)).map(({ day, at }) => ({ day, at }));
+
+/**
+ * Whether a reading was taken since a shift: by the moment where both are known, so that the readings before and after a
+ * repair of one visit fall apart there, else by the day. What is only being typed is taken now.
+ */
+export const isSince = (reading: { day: Day; takenAt?: string | undefined }, { day, at }: Shift): boolean =>
+  at !== undefined && reading.day === day ? reading.takenAt === undefined || reading.takenAt > at : reading.day > day;

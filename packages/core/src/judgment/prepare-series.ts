@@ -1,4 +1,3 @@
-import type { Day } from '../quantity/day.ts';
 import type { About } from '../readings/contract/entry.ts';
 import type { NumericKind } from '../readings/contract/kind.ts';
 import type { ThreadReading } from '../readings/contract/reading.ts';
@@ -7,7 +6,7 @@ import { readyThread, referenceOf } from '../series/ready-thread.ts';
 import type { Limits } from '../verdict/limits.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { baselineOf, type Baseline } from './baseline.ts';
-import { shiftsOf, type SystemEvent } from './events.ts';
+import { isSince, shiftsOf, type Shift, type SystemEvent } from './events.ts';
 import { aboutAlike, compareReadings, type ComparedReading } from './compare-readings.ts';
 
 /** A thread as judging and learning take it up. */
@@ -18,8 +17,8 @@ export interface PreparedSeries {
   readonly compared: readonly ComparedReading[];
   /** Under the kind's common conditions: what compared values and the forecast are held against. */
   readonly limits: Limits;
-  /** Days of events that may have moved it. */
-  readonly shifts: readonly Day[];
+  /** Events that may have moved it. */
+  readonly shifts: readonly Shift[];
   readonly baseline: Baseline | null;
   /** What shares are shares of, kind's unit. */
   readonly reference: number;
@@ -45,6 +44,7 @@ export function prepareSeries(
   const nominal = (limits.known ? limits.nominal : baseline?.value) ?? compared[0]?.value ?? 1;
   const reference = referenceOf(kind, nominal);
   const points = compared.map(({ reading: { day }, value, sd }) => ({ day, value, sd }));
+  const places = shifts.map((shift) => compared.findIndex(({ reading }) => isSince(reading, shift)));
   return {
     kind,
     about,
@@ -53,6 +53,6 @@ export function prepareSeries(
     shifts,
     baseline,
     reference,
-    ready: readyThread(kind, points, reference, fittedOn, shifts),
+    ready: readyThread(kind, points, reference, fittedOn, places),
   };
 }

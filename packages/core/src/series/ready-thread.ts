@@ -19,15 +19,15 @@ export const referenceOf = (spec: SeriesSpec, nominalOrBaseline: number): number
 const LEAST_ERROR = 1e-4;
 
 /**
- * Makes a series ready to be fitted. Points in order of time; `reference` in the series' unit; `shifts` are days of events
- * that may have moved the level: the first point after each may lie elsewhere.
+ * Makes a series ready to be fitted. Points in order of time; `reference` in the series' unit; `shifts` are the places of
+ * the first points after events that may have moved the level.
  */
 export function readyThread(
   spec: SeriesSpec,
   points: readonly SeriesPoint[],
   reference: number,
   fittedOn: Day | null,
-  shifts: readonly Day[] = [],
+  shifts: readonly number[] = [],
 ): ReadyThread {
   const sd = spec.driftPrior.sdShare;
   return {
@@ -37,7 +37,7 @@ export function readyThread(
       variance: Math.max(LEAST_ERROR, p.sd / reference) ** 2,
     })),
     fittedYears: fittedOn === null ? null : fittedOn / DAYS_A_YEAR,
-    shifts: [...new Set(shifts)].map((day) => points.findIndex((p) => p.day > day)).filter((index) => index > 0),
+    shifts: [...new Set(shifts)].filter((index) => index > 0),
     levelSd: LEVEL_SPREAD * sd,
     oddSd: ODD_SPREAD * sd,
     stepSd: STEP_SPREAD * sd,

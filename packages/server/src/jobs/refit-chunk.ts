@@ -1,5 +1,6 @@
 import {
   dayOf,
+  happened,
   READING_KINDS,
   readyToLearn,
   threadsOfSystem,
@@ -88,7 +89,8 @@ export async function readSystems(db: Knex, ids: readonly string[]): Promise<Ref
     db('system_events')
       .whereIn('system_id', [...ids])
       .where({ withdrawn: false })
-      .select<{ system_id: string; kind: SystemEvent['kind']; happened_on: string }[]>(
+      .select<{ id: string; system_id: string; kind: SystemEvent['kind']; happened_on: string }[]>(
+        'id',
         'system_id',
         'kind',
         'happened_on',
@@ -99,7 +101,7 @@ export async function readSystems(db: Knex, ids: readonly string[]): Promise<Ref
   return systems.map((system) => ({
     ...system,
     parts: parts.filter((p) => p.system_id === system.id),
-    events: events.filter((e) => e.system_id === system.id).map((e) => ({ kind: e.kind, day: dayOf(e.happened_on) })),
+    events: events.filter((e) => e.system_id === system.id).map((e) => happened({ ...e, on: e.happened_on })),
     readings: (linesOf.get(system.id) ?? []).map(keptOf),
   }));
 }

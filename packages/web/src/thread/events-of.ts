@@ -1,5 +1,4 @@
-import { dayOf, type SystemDetail, type SystemEvent } from '@yarnix/core';
+import { happened, type SystemDetail, type SystemEvent } from '@yarnix/core';
 
 /** What was done to a system, as judging sees it. */
-export const eventsOf = (system: Pick<SystemDetail, 'events'>): SystemEvent[] =>
-  system.events.map(({ kind, on }) => ({ kind, day: dayOf(on) }));
+export const eventsOf = (system: Pick<SystemDetail, 'events'>): SystemEvent[] => system.events.map(happened);

@@ -42,10 +42,13 @@ export const dated = <R extends Reading>(reading: R): DatedReading<R> => ({ ...r
 export type JudgedReading = Pick<
   DatedReading,
   'id' | 'kind' | 'point' | 'method' | 'value' | 'findings' | 'day' | 'conditions' | 'inputs' | 'ruling'
->;
+> & {
+  /** Left out of what is only being typed. */
+  readonly takenAt?: string | undefined;
+};
 
 /** A number of a thread: what a series is made of. */
-export interface ThreadReading extends Pick<JudgedReading, 'day' | 'method' | 'conditions' | 'inputs'> {
+export interface ThreadReading extends Pick<JudgedReading, 'day' | 'method' | 'conditions' | 'inputs' | 'takenAt'> {
   /** Of the reading it is; left out where a series comes from elsewhere. */
   readonly id?: string | undefined;
   /** In the kind's unit, as read. */

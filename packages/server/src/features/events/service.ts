@@ -1,5 +1,5 @@
 import {
-  dayOf,
+  happened,
   isSettingMoved,
   MOVED_SETTINGS,
   type EventView,
@@ -67,7 +67,7 @@ export function eventsService({ db, now, transact }: On<Needs>) {
     ofSystem: (context: RequestContext, systemId: string): Promise<EventView[]> => store.ofSystem(context, systemId),
     /** As judging sees them. */
     happenedTo: async (context: RequestContext, systemId: string): Promise<SystemEvent[]> =>
-      (await store.ofSystem(context, systemId)).map(({ kind, on }) => ({ kind, day: dayOf(on) })),
+      (await store.ofSystem(context, systemId)).map(happened),
     /** Notes a repair: the system is judged anew with it, all or nothing. */
     note: (context: RequestContext, id: string, event: NewEvent): Promise<EventView> =>
       transact(async (within) => {

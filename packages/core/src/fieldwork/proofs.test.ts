@@ -1,0 +1,119 @@
+import type { ReadingView } from '../http/readings.ts';
+import type { SystemDetail } from '../http/systems.ts';
+import { DEFAULT_POLICY } from '../verdict/policy.ts';
+import { roundProofs, unproved } from './proofs.ts';
+import { newRound, placeKey, type LocalEvent, type LocalReading, type RoundRecord } from './round-record.ts';
+import { takeEntry } from './transitions.ts';
+import { roundView } from './view-round.ts';
+
+const now = Date.parse('2026-10-10T15:00:00Z');
+const visitId = 'visit-now';
+/** A time-ordered id of a moment. */
+const idAt = (time: string): string => {
+  const hex = Date.parse(`2026-10-10T${time}:00Z`).toString(16).padStart(12, '0');
+  return `${hex.slice(0, 8)}-${hex.slice(8)}-7000-8000-000000000000`;
+};
+const component = (id: string, slot: 'outdoor-fan' | 'compressor') => ({
+  id,
+  slot,
+  kind: slot,
+  plate: {},
+  fittedOn: null,
+  removedOn: null,
+  removedReason: null,
+  replaces: null,
+  standing: 'sound' as const,
+});
+const system: SystemDetail = {
+  id: 'sys',
+  customerName: 'c',
+  address: '1 Test Row',
+  area: null,
+  kind: 'split-heat-pump',
+  plate: { outdoorFanFla: 1.2, compressorRla: 19.9 },
+  installedOn: null,
+  visits: [],
+  followUps: [],
+  looseEnds: [],
+  photos: [],
+  events: [],
+  components: [component('fan', 'outdoor-fan'), component('comp', 'compressor')],
+  readings: [] as ReadingView[],
+};
+const amps = (id: string, time: string, value: number, over: object = {}): LocalReading => ({
+  id,
+  value,
+  findings: [],
+  reading: {
+    visitId,
+    componentId: 'fan',
+    kind: 'outdoor-fan-amps',
+    point: 'whole',
+    method: 'clamp',
+    inputs: { amps: value },
+    takenAt: `2026-10-10T${time}:00.000Z`,
+    conditions: {},
+    confirmed: true,
+    ...over,
+  },
+});
+const cleaned = (time: string, withdrawn = false): LocalEvent => ({
+  id: idAt(time),
+  event: { visitId, kind: 'outdoor-coil-cleaned', on: '2026-10-10', note: null, change: null, withdrawn },
+});
+const start = newRound(visitId, 'sys', '2026-10-10T14:00:00.000Z');
+const fanKey = placeKey({ componentId: 'fan', kind: 'outdoor-fan-amps', point: 'whole', method: 'clamp' });
+const view = (record: RoundRecord, of = system) => roundView(of, record, DEFAULT_POLICY, now);
+const proofs = (record: RoundRecord) => roundProofs(system, visitId, view(record));
+const fieldOf = (record: RoundRecord) =>
+  view(record)
+    .stops.flatMap((s) => s.fields)
+    .find((f) => f.key === fanKey)!;
+
+const found = { ...start, readings: [amps('a', '14:10', 1.6)] };
+const repaired = { ...found, events: [cleaned('14:20')] };
+
+test('a repair is owed its proof while what was wrong has not been read again', () => {
+  expect(proofs(found)).toEqual([]);
+  const [proof] = proofs(repaired);
+  expect(proof).toMatchObject({ verdict: 'owed', repair: { title: 'Outdoor coil cleaned' } });
+  expect(proof?.readings.map((r) => [r.kind.id, r.before.standing, r.after])).toEqual([
+    ['outdoor-fan-amps', 'act', null],
+  ]);
+  expect(unproved(proofs(repaired), {})).toHaveLength(1);
+  expect(unproved(proofs(repaired), { [idAt('14:20')]: 'dark by then' })).toEqual([]);
+  expect(proofs({ ...found, events: [cleaned('14:20', true)] })).toEqual([]);
+});
+
+test('the reading after it is no correction: both stay, and prove it together', () => {
+  const field = fieldOf(repaired);
+  expect(field.again?.title).toBe('Outdoor coil cleaned');
+  expect(fieldOf(found).again).toBeNull();
+  const given = { now: '2026-10-10T14:30:00.000Z', id: 'b' };
+  const taking = takeEntry(repaired, field, { amps: 1.0 }, given);
+  if (taking.outcome !== 'taken') throw new Error('not taken');
+  expect(taking.reading.reading.supersedes).toBeUndefined();
+  const after = { ...repaired, readings: [...repaired.readings, taking.reading] };
+  expect(proofs(after)[0]).toMatchObject({
+    verdict: 'proved',
+    readings: [{ before: { value: 1.6 }, after: { value: 1 } }],
+  });
+  // Without a repair between them the second one corrects the first.
+  const corrected = takeEntry(found, fieldOf(found), { amps: 1.0 }, given);
+  expect(corrected).toMatchObject({ reading: { reading: { supersedes: 'a' } } });
+});
+
+test('the same figure after a repair is a reading too: not the cause', () => {
+  const taking = takeEntry(repaired, fieldOf(repaired), { amps: 1.6 }, { now: '2026-10-10T14:30:00.000Z', id: 'b' });
+  if (taking.outcome !== 'taken') throw new Error('not taken');
+  const after = { ...repaired, readings: [...repaired.readings, taking.reading] };
+  expect(proofs(after)[0]).toMatchObject({ verdict: 'not-the-cause' });
+});
+
+test('the thread parts at the repair and not at the day', () => {
+  const after = { ...repaired, readings: [...repaired.readings, amps('b', '14:30', 1.0)] };
+  const state = view(after).assessment.threads.find((t) => t.state.kind === 'outdoor-fan-amps')!.state;
+  // What was read before it is no baseline of what comes after.
+  expect(state.numeric?.baseline).toMatchObject({ value: 1, readings: 1 });
+  expect(state.reasons.some((r) => r.because.code === 'odd-point' || r.because.code === 'stepped')).toBe(false);
+});

@@ -1,0 +1,23 @@
+import type { Unit } from '../quantity/unit.ts';
+import type { ProofVerdict } from '../round/proof.ts';
+import { sayNumber, sayQuantity } from './figures.ts';
+
+/** How far a repair is proved, in words. */
+export const PROOF_WORDS: Readonly<Record<ProofVerdict, string>> = {
+  proved: 'Proved',
+  better: 'Better, not proved',
+  'not-the-cause': 'Not the cause',
+  owed: 'Still to be proved',
+};
+
+/** A reading before a repair and after it: "16.2 A before, 13.1 A after, −3.1 ± 0.4". */
+export function sayPair(
+  before: number,
+  after: number | null,
+  { difference, error }: { difference: number | null; error: number | null },
+  unit: Unit,
+): string {
+  if (after === null || difference === null || error === null) return `${sayQuantity(before, unit)} before`;
+  const sign = difference < 0 ? '−' : '+';
+  return `${sayQuantity(before, unit)} before, ${sayQuantity(after, unit)} after, ${sign}${sayNumber(Math.abs(difference), unit)} ± ${sayNumber(error, unit)}`;
+}
