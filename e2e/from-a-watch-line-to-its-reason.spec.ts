@@ -47,6 +47,8 @@ test('a part is set aside with a reason, and had back at once', async ({ page })
   await page.goto('/watch');
   const lines = page.locator('[data-row]');
   await expect(lines.first()).toBeVisible();
+  // A few are drawn first.
+  await expect.poll(() => lines.count()).toBeGreaterThan(10);
   const before = await lines.count();
   const first = await lines.first().getAttribute('data-row');
   if (isPhone(page)) {

@@ -7,6 +7,7 @@ import {
   test,
   watchedDual,
   beginStop,
+  drawn,
   putBackAll,
 } from './support/app.ts';
 
@@ -40,7 +41,8 @@ test('every loose end forgotten: the round stays open until each is put back or 
   await expect(close).toBeDisabled();
   await expect(page.getByText(/things hang loose: put back, or write why it stays/)).toBeVisible();
   const loose = Number(/^(\d+)/.exec(await page.getByRole('heading', { name: /still loose/ }).innerText())?.[1]);
-  expect(loose).toBeGreaterThanOrEqual(7);
+  // A packaged unit has no indoor panel to forget.
+  expect(loose).toBeGreaterThanOrEqual(6);
 
   // The office will not have it either, whatever the device thinks.
   const visitId = /rounds\/([\w-]+)/.exec(page.url())?.[1] ?? '';
@@ -105,7 +107,11 @@ test('a jumper moved in the round is an event from one figure to another, and lo
   if (isPhone(page)) {
     const after = page.getByRole('button', { name: 'Reading after' });
     const settings = page.getByRole('heading', { level: 1, name: 'Defrost settings' });
-    for (let steps = 0; steps < 20 && !(await settings.isVisible()); steps += 1) await after.click();
+    await goToStop(page, 'heating?at=1');
+    for (let steps = 0; steps < 20 && !(await settings.isVisible()); steps += 1) {
+      await after.click();
+      await drawn(page);
+    }
   }
   await page.getByRole('radio', { name: '50 °F', exact: true }).click();
   await page.getByRole('radio', { name: '60 min', exact: true }).click();

@@ -2,11 +2,14 @@ import {
   isTelling,
   missingFields,
   roundChanges,
+  roundProofs,
   sayFigure,
   sayPercent,
   sayValue,
   stillLoose,
   titleOn,
+  unproved,
+  type Proof,
   type RoundChange,
 } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
@@ -19,6 +22,7 @@ import { Button, ButtonLink } from '../../../kit/button.tsx';
 import { ReasonLine } from '../../../kit/reason-line.tsx';
 import { StandingWord } from '../../../kit/mark.tsx';
 import { CloseLooseEnds } from './loose-ends.tsx';
+import { CloseProofs, unprovedWords } from './proofs.tsx';
 import { CloseRepairs } from './repairs.tsx';
 import { NotTaken, PutOffList } from './open-ends.tsx';
 import { roundName } from '../../../kit/field-words.ts';
@@ -107,19 +111,22 @@ const Note = ({ record }: Pick<Here, 'record'>) => (
 );
 
 /** What stands in the way of closing; null when nothing does. */
-function inTheWay({ record, view }: Pick<Here, 'record' | 'view'>): string | null {
+function inTheWay({ record, view }: Pick<Here, 'record' | 'view'>, proofs: readonly Proof[]): string | null {
   const loose = stillLoose(record.looseEnds).length;
   if (loose > 0)
     return `${loose} ${loose === 1 ? 'thing hangs' : 'things hang'} loose: put back, or write why it stays.`;
-  return missingFields(view.stops).length > 0 ? 'Take or put off what is missing first.' : null;
+  if (missingFields(view.stops).length > 0) return 'Take or put off what is missing first.';
+  const owed = unproved(proofs, record.unproved).length;
+  return owed > 0 ? 'Prove what was repaired, or write why not.' : null;
 }
 
-function TheEnd({ system, record, view }: Here) {
+function TheEnd({ system, record, view, proofs }: Here & { proofs: readonly Proof[] }) {
   const navigate = useNavigate();
   const base = roundBase(record);
-  const why = inTheWay({ record, view });
+  const why = inTheWay({ record, view }, proofs);
+  const note = [record.note.trim(), unprovedWords(proofs, record.unproved)].filter(Boolean).join(' ');
   const close = () => {
-    void closeRound(record.visitId, momentAfter(record.startedAt), record.note);
+    void closeRound(record.visitId, momentAfter(record.startedAt), note);
     void navigate(`/systems/${system.id}`);
   };
   return (
@@ -147,6 +154,7 @@ function Close(here: Here) {
   const changes = session.data ? roundChanges(system, record.visitId, view) : [];
   const telling = changes.filter(isTelling).length;
   const base = roundBase(record);
+  const proofs = roundProofs(system, record.visitId, view);
   return (
     <div className="grid flex-1 lg:grid-cols-[190px_1fr]">
       <div className="hidden border-r border-rule-strong lg:block">
@@ -166,11 +174,12 @@ function Close(here: Here) {
         </div>
         <Changes changes={changes} />
         <CloseRepairs system={system} record={record} />
+        <CloseProofs proofs={proofs} record={record} view={view} />
         <NotTaken record={record} stops={view.stops} base={base} />
         <PutOffList stops={view.stops} />
         <CloseLooseEnds record={record} />
         <Note record={record} />
-        <TheEnd {...here} />
+        <TheEnd {...here} proofs={proofs} />
       </section>
     </div>
   );

@@ -2,11 +2,17 @@ import {
   askOf,
   customerSummary,
   isDone,
+  PROOF_WORDS,
   PUT_OFF_REASONS,
+  roundProofs,
   sayReason,
+  sayValue,
+  STANDING_NAMES,
   titleOn,
   type PartTested,
+  type ReadingKind,
   type RoundView,
+  type Standing,
 } from '@yarnix/core';
 import { useParams } from 'react-router';
 import { Failed, Loading } from '../../../app/states.tsx';
@@ -26,6 +32,10 @@ const openWords = (view: RoundView): string[] =>
       return `${title}: ${why}; we will take it by ${followUp?.followUp.dueOn ?? ''}.`;
     });
 
+/** A reading for whoever pays the bill: its figure, or how it stood. */
+const sayValueOr = (kind: ReadingKind, { value, standing }: { value: number | null; standing: Standing }): string =>
+  value === null ? STANDING_NAMES[standing].toLowerCase() : sayValue(kind, value);
+
 function Summary({ system, record, view }: Extract<RoundScreenData, { status: 'here' }>) {
   const parts: PartTested[] = view.assessment.parts.map(({ part, standing, chance, lead, threads }) => ({
     slot: part.slot,
@@ -37,6 +47,7 @@ function Summary({ system, record, view }: Extract<RoundScreenData, { status: 'h
     asks: lead ? askOf(lead) : 'nothing',
   }));
   const summary = customerSummary(parts, openWords(view));
+  const proofs = roundProofs(system, record.visitId, view);
   return (
     <div className="mx-auto grid w-full max-w-[760px] content-start gap-6 px-5 py-6">
       <div>
@@ -56,6 +67,24 @@ function Summary({ system, record, view }: Extract<RoundScreenData, { status: 'h
             </li>
           ))}
         </ul>
+      )}
+      {proofs.length > 0 && (
+        <section>
+          <h2 className="text-xl font-bold">Before and after</h2>
+          <ul className="text-[18px]">
+            {proofs.map(({ repair, verdict, readings }) => (
+              <li key={repair.id} className="border-b border-rule py-2">
+                <strong>{repair.title}</strong>: {PROOF_WORDS[verdict].toLowerCase()}
+                {readings.map(({ kind, point, component, before, after }) => (
+                  <p key={`${component.id}${kind.id}${point}`} className="label">
+                    {titleOn(kind, point, component)}: {sayValueOr(kind, before)} before
+                    {after ? `, ${sayValueOr(kind, after)} after` : ''}
+                  </p>
+                ))}
+              </li>
+            ))}
+          </ul>
+        </section>
       )}
       {summary.sound.length > 0 && (
         <section>

@@ -82,25 +82,30 @@ function PhoneTools({
   const arrow = 'grid size-12 flex-none place-items-center';
   const opened = stop.openedOf(field.key);
   return (
-    <div className="flex items-center justify-between border-t border-rule px-1">
+    // Each tool keeps its place: a reading is taken as its input is left, and what is being pressed must not move away.
+    <div className="grid grid-cols-[48px_1fr_1.3fr_1fr_48px] items-center border-t border-rule px-1">
       <button type="button" aria-label="Reading before" className={arrow} onClick={() => onGo(index)}>
         <ArrowLeft size={22} />
       </button>
-      {!isTaken(field) && opened === null && (
-        <Button look="quiet" className="!px-2" onClick={() => stop.open(field.key, 'put-off')}>
-          Put off
-        </Button>
-      )}
-      {isReplaceable(field.planned.component) && opened === null && (
-        <Button look="quiet" className="!px-2" onClick={() => stop.open(field.key, 'replace')}>
-          Part replaced
-        </Button>
-      )}
-      {canOverrule(field) && opened === null && (
-        <Button look="quiet" className="!px-2" onClick={() => stop.open(field.key, 'overrule')}>
-          Overrule
-        </Button>
-      )}
+      <span className="grid">
+        {opened === null && !isTaken(field) && (
+          <Button look="quiet" className="!px-1" onClick={() => stop.open(field.key, 'put-off')}>
+            Put off
+          </Button>
+        )}
+        {opened === null && canOverrule(field) && (
+          <Button look="quiet" className="!px-1" onClick={() => stop.open(field.key, 'overrule')}>
+            Overrule
+          </Button>
+        )}
+      </span>
+      <span className="grid">
+        {isReplaceable(field.planned.component) && opened === null && (
+          <Button look="quiet" className="!px-1" onClick={() => stop.open(field.key, 'replace')}>
+            Part replaced
+          </Button>
+        )}
+      </span>
       <Link to={`${roundBase(record)}/close`} className="label grid min-h-12 place-items-center px-2">
         Close
       </Link>
