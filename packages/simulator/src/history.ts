@@ -153,6 +153,10 @@ const FAULT_TESTS: ReadonlySet<string> = new Set([
   'sequencer-contact-ohms',
   'contactor-contact-ohms',
   'coil-thermostat-ohms',
+  'blower-off-delay',
+  'refrigerant-found',
+  'suction-line',
+  'pan-heater-volts',
   'strips-in-cooling/no-call',
 ]);
 

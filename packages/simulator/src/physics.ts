@@ -315,6 +315,10 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   'defrost-chain': chainTruth,
   'fan-bypass': () => 'fan-runs-past-relay',
   'sensor-error': (scene, { component }) => sensorOhms(scene, component),
+  'blower-off-delay': (scene) => (scene.house.plate.blowerMotor === 'ecm' ? 90 : 45),
+  'refrigerant-found': () => 'refrigerant-as-plate',
+  'suction-line': (scene) => (scene.faults.has('low-charge') ? 'suction-not-cold' : 'suction-cold'),
+  'pan-heater-volts': (scene, { input }) => (input === 'inDefrost' ? scene.house.lineVolts : 0),
   'compressor-ohms': (scene, { point }) => {
     const run = 14 / scene.house.compressorAmps;
     const ohms: Partial<Record<Point, number>> = { 'c-r': run, 'c-s': 3.1 * run, 'r-s': 4.1 * run };

@@ -30,6 +30,10 @@ import { blowerRelayContactOhms } from './controls/blower-relay-contact-ohms.ts'
 import { heatRelayContactOhms } from './electric-heat/heat-relay-contact-ohms.ts';
 import { sequencerContactOhms } from './electric-heat/sequencer-contact-ohms.ts';
 import { contactorContactOhms } from './controls/contactor-contact-ohms.ts';
+import { blowerOffDelay } from './motor/blower-off-delay.ts';
+import { refrigerantFound } from './refrigerant/refrigerant-found.ts';
+import { suctionLine } from './refrigerant/suction-line.ts';
+import { panHeaterVolts } from './defrost/pan-heater-volts.ts';
 import { coilThermostatOhms } from './defrost/coil-thermostat-ohms.ts';
 import type { Method } from './contract/entry.ts';
 import { READING_KIND_IDS, type ReadingKindId } from './contract/kind-ids.ts';
@@ -104,6 +108,10 @@ const KINDS: Readonly<Record<ReadingKindId, ReadingKind>> = {
   'sequencer-contact-ohms': sequencerContactOhms,
   'contactor-contact-ohms': contactorContactOhms,
   'coil-thermostat-ohms': coilThermostatOhms,
+  'blower-off-delay': blowerOffDelay,
+  'refrigerant-found': refrigerantFound,
+  'suction-line': suctionLine,
+  'pan-heater-volts': panHeaterVolts,
 };
 
 /** All of them, in no particular order. */

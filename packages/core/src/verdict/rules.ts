@@ -7,6 +7,7 @@ export const RULES = [
   'element-ohms',
   'closing-time',
   'opening-time',
+  'off-delay',
   'closed-contact',
   'closed-ohms',
   'pressure-switch',

@@ -187,6 +187,28 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, Said | ((point: string)
     'Coil thermostat closed',
     ': right on a cold coil. Measure the coil there; above 85 °F it must be open.',
   ],
+  'blower-never-stops': ['The blower never stops', ': the fan switch first, then a welded relay, then the board.'],
+  'refrigerant-as-plate': 'As the plate says.',
+  'refrigerant-other': [
+    'Not the refrigerant of the plate',
+    ': its pressures are judged by the one that is in it. Note which, and what else was changed for it.',
+  ],
+  'refrigerant-mixed': ['Mixed, or not pure', ': recover it all, and never add to it.'],
+  'refrigerant-unmarked': ['Nothing tells what is in it', ': an analyzer does. Until then its pressures prove little.'],
+  'suction-cold': 'The suction line gets cold, as it should.',
+  'suction-not-cold': [
+    'The suction line does not get cold',
+    ': does the compressor pump at all? Its amps first, then the valve, then the charge.',
+  ],
+  'suction-frosted': ['The suction line is frosted', ': air first, filter, wheel and coil, and only then the charge.'],
+  'pan-heater-energized': 'Line volts at the pan heater in a defrost.',
+  'pan-heater-goes-off': 'Off after it.',
+  'pan-heater-stays-on': 'Still on ten minutes after: right where its control holds it below freezing.',
+  'pan-heater-not-energized': [
+    'No volts at the pan heater in a defrost',
+    ': not the heater, what switches it. Most controls hold it off in mild air; then the board, then the wire.',
+  ],
+  'pan-heater-low-volts': ['Half the line at the pan heater', ': a leg is missing on its way.'],
   'sensor-ohms-kept': [
     'Its ohms are kept, and no temperature made of them',
     ': its curve or the outdoor air is not on record, or they lie outside the curve.',

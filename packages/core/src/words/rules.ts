@@ -38,6 +38,7 @@ export const RULE_WORDS: Readonly<Record<Rule, RuleWords>> = {
     high: 'The element is going open.',
   },
   'closing-time': { limits: 'usual', high: 'Slow: its coil volts first, then the sequencer.' },
+  'off-delay': { limits: 'usual', high: 'It runs on long: the board’s setting, a slow relay, or a fan switch.' },
   'opening-time': { limits: 'usual', high: 'Slow to open: it sticks. Read it with no call.' },
   'closed-contact': { limits: 'across a closed contact', high: 'The contact does not carry: pitted, dirty or open.' },
   'closed-ohms': { limits: 'across a closed switch', high: 'It closes badly: find out why; do not bypass it.' },

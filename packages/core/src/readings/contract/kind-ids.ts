@@ -48,5 +48,9 @@ export const READING_KIND_IDS = [
   'sequencer-contact-ohms',
   'contactor-contact-ohms',
   'coil-thermostat-ohms',
+  'blower-off-delay',
+  'refrigerant-found',
+  'suction-line',
+  'pan-heater-volts',
 ] as const;
 export type ReadingKindId = (typeof READING_KIND_IDS)[number];
