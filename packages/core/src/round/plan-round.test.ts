@@ -38,7 +38,13 @@ test('spring: indoors first while it settles, so that there is one start and the
   const stops = plan('split-heat-pump', 'spring');
   expect(ids(stops)).toEqual(['arrive', 'look', 'calls', 'cooling-air', 'cooling', 'off-outdoor', 'off-indoor']);
   expect(at(stops, 'cooling-air')).toContain('strips-in-cooling total');
-  expect(at(stops, 'cooling').slice(-3)).toEqual(['charge-check whole', 'superheat suction', 'subcooling liquid']);
+  // What is rarely needed comes after what is asked for.
+  const asked = stop(stops, 'cooling').readings.filter((r) => !r.method.optional);
+  expect(asked.slice(-3).map((r) => `${r.kind.id} ${r.point}`)).toEqual([
+    'charge-check whole',
+    'superheat suction',
+    'subcooling liquid',
+  ]);
 });
 
 test('a packaged unit is worked where it stands: indoor stops join the outdoor ones of the same mode', () => {
