@@ -184,6 +184,8 @@ export async function walkRound(page: Page, outdoor: string): Promise<string[]> 
     await ranBefore(page);
     const before = page.url();
     await walkStopWide(page);
+    // The last reading of a stop leads on by itself, a moment after it is taken.
+    await page.waitForURL((now) => now.toString() !== before, { timeout: 300 }).catch(() => undefined);
     if (page.url() !== before) continue;
     const restore = page.getByRole('heading', { name: 'Put back before you go on' });
     if (await restore.isVisible()) await putBackAll(page);
