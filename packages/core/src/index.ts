@@ -21,7 +21,13 @@ export {
   type Slot,
 } from './equipment/component.ts';
 export { contradictionsIn } from './equipment/given-plate.ts';
-export { MOVED_SETTINGS, saySettingChange, type SettingChange, type SettingMoved } from './equipment/moved-settings.ts';
+export {
+  MOVED_SETTINGS,
+  saySettingChange,
+  type SettingChange,
+  type SettingField,
+  type SettingMoved,
+} from './equipment/moved-settings.ts';
 export {
   heatCircuitsOf,
   heatElementsOf,
@@ -258,7 +264,7 @@ export { customerSummary, type PartTested } from './words/customer-summary.ts';
 export { sayField, sayOutdoorProblem } from './words/field.ts';
 export { sayNumber, sayPercent, sayQuantity } from './words/figures.ts';
 export { sayFindings } from './words/findings.ts';
-export { PROOF_WORDS, sayPair } from './words/proof.ts';
+export { PROOF_WORDS, sayPair, sayUnproved } from './words/proof.ts';
 export { sayTableTrouble } from './words/pressure-table.ts';
 export { sayRatingDecision, sayRatingTrouble } from './words/rating.ts';
 export { reasonLine, sayOwnShare, sayReason } from './words/reasons.ts';

@@ -7,6 +7,8 @@ export const MOVED_SETTINGS = {
   'interval-moved': { name: 'interval', field: 'defrostIntervalMin', unit: 'min' },
 } as const satisfies Record<string, { name: string; field: keyof Plate; unit: Unit }>;
 export type SettingMoved = keyof typeof MOVED_SETTINGS;
+/** Where the plate record keeps such a setting. */
+export type SettingField = (typeof MOVED_SETTINGS)[SettingMoved]['field'];
 
 /** From which figure a setting was moved, null when that is not known, and to which; in the setting's unit. */
 export interface SettingChange {

@@ -75,6 +75,9 @@ test('a jumper that is moved is an event from one figure to another, and the pla
   expect((await detail(system.id)).events).toEqual([{ id, ...event, note: null }]);
   await put(id, { ...event, withdrawn: true }).expect(200);
   expect((await detail(system.id)).plate.defrostTerminationF).toBe(50);
+  // Put right by the office meanwhile, or never moved: what is taken back moves nothing.
+  await put(v7(), { ...event, change: { from: 90, to: 70 }, withdrawn: true }).expect(200);
+  expect((await detail(system.id)).plate.defrostTerminationF).toBe(50);
   // A setting without figures says nothing, and other repairs have none.
   await put(v7(), { ...event, change: null }).expect(422);
   await put(v7(), { ...event, kind: 'filter-changed' }).expect(422);

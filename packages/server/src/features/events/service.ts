@@ -4,7 +4,6 @@ import {
   MOVED_SETTINGS,
   type EventView,
   type NewEvent,
-  type Plate,
   type Reading,
   type SystemEvent,
   type VisitView,
@@ -15,10 +14,11 @@ import { ProblemError } from '../../http/problems.ts';
 import { checkDayNotAhead, checkNotBefore } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
+import type { systemsService } from '../systems/service.ts';
 import { eventsStore } from './store.ts';
 
 interface Needs {
-  readonly systems: { noteSetting(context: RequestContext, systemId: string, setting: Partial<Plate>): Promise<void> };
+  readonly systems: Pick<ReturnType<typeof systemsService>, 'noteSetting'>;
   readonly visits: {
     visit(context: RequestContext, id: string): Promise<VisitView>;
     open(context: RequestContext, id: string, systemId: string): Promise<VisitView>;
@@ -59,8 +59,8 @@ export function eventsService({ db, now, transact }: On<Needs>) {
     event: NewEvent,
   ) {
     if (!event.change || !isSettingMoved(event.kind)) return;
-    const now = event.withdrawn ? event.change.from : event.change.to;
-    await systems.noteSetting(context, systemId, { [MOVED_SETTINGS[event.kind].field]: now ?? undefined });
+    const { field } = MOVED_SETTINGS[event.kind];
+    await systems.noteSetting(context, systemId, field, event.change, event.withdrawn);
   }
 
   return {

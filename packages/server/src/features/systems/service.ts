@@ -6,7 +6,8 @@ import {
   sayRatingTrouble,
   type NewPlate,
   type NewSystem,
-  type Plate,
+  type SettingChange,
+  type SettingField,
   type Reading,
   type SystemDetail,
 } from '@yarnix/core';
@@ -143,10 +144,20 @@ export function systemsService({ db, now, needs, transact }: On<Needs>) {
     return detail(context, id);
   }
 
-  /** Notes a setting of the machine on its plate record; the system is held by whoever asks. */
-  async function noteSetting(context: RequestContext, id: string, setting: Partial<Plate>): Promise<void> {
+  /**
+   * Notes a setting that was moved on the plate record, or moves it back: then only where the record still has what it was
+   * moved to, since somebody may have put it right meanwhile. The system is held by whoever asks.
+   */
+  async function noteSetting(
+    context: RequestContext,
+    id: string,
+    field: SettingField,
+    { from, to }: SettingChange,
+    isBack: boolean,
+  ): Promise<void> {
     const { plate } = await facts(context, id);
-    await store.setPlate(context, id, { ...plate, ...setting });
+    if (isBack && plate[field] !== to) return;
+    await store.setPlate(context, id, { ...plate, [field]: (isBack ? from : to) ?? undefined });
   }
 
   return { detail, create, facts, changePlate, noteSetting, page: store.page };
