@@ -16,7 +16,8 @@ export const newVisitSchema = z.object({
 });
 export type NewVisit = z.infer<typeof newVisitSchema>;
 
-export const closingSchema = z.object({ closedAt: givenMomentSchema, note: z.string().trim().max(2000).optional() });
+/** The end of a round. The note has room for what was written, and for why each repair was left unproved. */
+export const closingSchema = z.object({ closedAt: givenMomentSchema, note: z.string().trim().max(6000).optional() });
 export type Closing = z.infer<typeof closingSchema>;
 
 export const visitSchema = z.object({

@@ -10,6 +10,9 @@ export const PROOF_WORDS: Readonly<Record<ProofVerdict, string>> = {
   owed: 'Still to be proved',
 };
 
+/** What is kept of a repair that was left unproved. */
+export const sayUnproved = (title: string, why: string): string => `${title}, not proved: ${why.trim()}.`;
+
 /** A reading before a repair and after it: "16.2 A before, 13.1 A after, −3.1 ± 0.4". */
 export function sayPair(
   before: number,

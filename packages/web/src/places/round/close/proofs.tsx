@@ -1,6 +1,7 @@
 import {
   PROOF_WORDS,
   sayPair,
+  sayUnproved,
   STANDING_NAMES,
   titleOn,
   unproved,
@@ -111,5 +112,5 @@ export function CloseProofs({
 export const unprovedWords = (proofs: readonly Proof[], reasons: RoundRecord['unproved']): string =>
   proofs
     .filter(({ verdict }) => verdict === 'owed')
-    .map(({ repair }) => `${repair.title}, not proved: ${(reasons[repair.id] ?? '').trim()}.`)
+    .map(({ repair }) => sayUnproved(repair.title, reasons[repair.id] ?? ''))
     .join(' ');
