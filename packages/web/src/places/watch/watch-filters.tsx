@@ -57,7 +57,7 @@ export function WatchFilters({ page }: { page: WatchPage }) {
   );
   const isOnly = search.get('snoozed') === 'only';
   return (
-    <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule-strong pb-2">
+    <div className="mt-2 flex flex-wrap md:mt-0 items-center gap-x-4 gap-y-1 border-b border-rule-strong pb-2 md:pb-0">
       <ToggleGroup.Root
         type="multiple"
         aria-label="Standing"

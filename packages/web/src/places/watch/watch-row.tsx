@@ -16,17 +16,17 @@ export function WatchLine({ row, onSetAside }: { row: WatchRow; onSetAside: (row
       <Link
         to={threadPath(row)}
         data-row={row.componentId}
-        className="grid min-w-0 flex-1 gap-x-5 gap-y-1 py-3 md:grid-cols-[210px_250px_1fr] md:items-center"
+        className="grid min-w-0 flex-1 gap-x-4 gap-y-1 py-3 md:py-1 md:grid-cols-[190px_170px_1fr] md:items-center"
       >
         <div>
           <div className="flex items-baseline justify-between gap-3 md:block">
-            <h2 className="text-[17px] font-bold">{partName(row)}</h2>
+            <h2 className="text-[17px] leading-tight font-bold md:text-[16px]">{partName(row)}</h2>
             <span className="md:hidden">
               <StandingWord standing={row.standing} width={26} />
             </span>
           </div>
-          <p className="font-semibold">{row.address}</p>
-          <p className="label text-[15px]">
+          <p className="leading-snug font-semibold md:text-[15px]">{row.address}</p>
+          <p className="label text-[15px] leading-snug md:truncate md:text-[14px]">
             {row.customerName}
             {row.area ? `, ${row.area}` : ''}
           </p>
@@ -36,20 +36,22 @@ export function WatchLine({ row, onSetAside }: { row: WatchRow; onSetAside: (row
             data={row.thread}
             standing={row.standing}
             kind={readingKind(row.kind)}
-            width={wide ? 250 : 320}
-            height={wide ? 62 : 54}
+            width={wide ? 170 : 320}
+            height={wide ? 58 : 54}
           />
         ) : (
-          <span aria-hidden className="grid h-9 place-items-center md:h-[62px]">
+          <span aria-hidden className="grid h-9 place-items-center md:h-[58px]">
             <Mark standing={row.standing} width={64} />
           </span>
         )}
-        <div className="text-[15px]">
-          <span className="max-md:hidden">
-            <StandingWord standing={row.standing} width={28} />
-          </span>
-          {reasons.map((because) => (
-            <ReasonLine key={because.code} because={because} />
+        <div className="text-[15px] md:text-[14.5px] md:leading-[1.32]">
+          {reasons.map((because, at) => (
+            <ReasonLine
+              key={because.code}
+              because={because}
+              brief={at > 0}
+              mark={at === 0 && <StandingWord standing={row.standing} width={24} className="mr-2 max-md:hidden" />}
+            />
           ))}
           {row.snooze && (
             <p className="font-semibold text-copper">

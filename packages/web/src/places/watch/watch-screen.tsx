@@ -75,13 +75,13 @@ export function WatchScreen() {
   };
   return (
     <div className="grid flex-1 content-start md:grid-cols-[1fr_290px] md:content-stretch">
-      <section className="min-w-0 px-4 pt-5 md:px-5">
+      <section className="min-w-0 px-4 pt-5 md:px-5 md:pt-3">
         <h1 className="text-[28px] font-bold">
           <span className="figure-type">{page.matching}</span> of {page.components} parts may not see their next round
         </h1>
         <p className="text-soft">
-          The most urgent first: the chance of failing, times what it would cost in the season ahead.
-          <span className="max-md:hidden"> J and K step, Enter opens, S sets aside.</span>
+          The most urgent first: chance of failing times its cost in the season ahead.
+          <span className="max-md:hidden"> J, K step, Enter opens, S sets aside.</span>
         </p>
         <WeekChanges />
         <WatchFilters page={page} />
