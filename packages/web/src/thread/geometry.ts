@@ -5,8 +5,16 @@ export interface Frame {
   readonly height: number;
 }
 
+/** The days a frame runs over, where several threads share them. */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
 export interface Drawn {
   readonly line: string;
+  /** The lines of parts that were in the same place before. */
+  readonly earlier: readonly string[];
   readonly knots: readonly { readonly x: number; readonly y: number }[];
   readonly strands: readonly { readonly path: string; readonly weight: number }[];
   readonly limitY: number | null;
@@ -17,10 +25,21 @@ const PAD_X = 7;
 const PAD_Y = 7;
 const STRANDS = 7;
 
-/** The span of values shown: all that is drawn, and never less than a tenth of the value, so that noise looks like noise. */
-function spanOf(data: InlineThreadData): { low: number; high: number } {
+type Points = InlineThreadData['points'];
+
+/** Where a day lies in a frame so wide. */
+export const placeOfDay =
+  ({ from, to }: Span, width: number) =>
+  (day: number): number =>
+    PAD_X + ((width - 2 * PAD_X) * (day - from)) / Math.max(1, to - from);
+
+const pathThrough = (knots: Drawn['knots']): string =>
+  knots.map((k, i) => `${i === 0 ? 'M' : 'L'}${k.x.toFixed(1)} ${k.y.toFixed(1)}`).join('');
+
+/** The values shown: all that is drawn, and never less than a tenth of the value, so that noise looks like noise. */
+function rangeOf(data: InlineThreadData, before: readonly Points[]): { low: number; high: number } {
   const values = [
-    ...data.points.map((p) => p.value),
+    ...[data.points, ...before].flatMap((points) => points.map((p) => p.value)),
     data.limit,
     data.baseline,
     data.ahead?.now,
@@ -35,26 +54,29 @@ function spanOf(data: InlineThreadData): { low: number; high: number } {
 }
 
 /** One knot a day: readings of one visit by several methods are drawn as their mean. */
-export function knotDays(points: InlineThreadData['points']): { day: number; value: number }[] {
+export function knotDays(points: Points): { day: number; value: number }[] {
   const byDay = new Map<number, number[]>();
   for (const { day, value } of points) byDay.set(day, [...(byDay.get(day) ?? []), value]);
   return [...byDay].map(([day, values]) => ({ day, value: values.reduce((a, b) => a + b, 0) / values.length }));
 }
 
-/** Lays an inline thread out in a frame: time runs left to right, the fray ends at the day of the next round. */
-export function layThread(data: InlineThreadData, frame: Frame): Drawn {
+/**
+ * Lays a thread out in a frame: time runs left to right, the fray ends at the day of the next round. It fills the frame,
+ * or keeps to the days that several threads share; `before` are the readings of earlier parts in its place.
+ */
+export function layThread(data: InlineThreadData, frame: Frame, span?: Span, before: readonly Points[] = []): Drawn {
   const points = knotDays(data.points);
   const first = points[0];
   const last = points.at(-1);
-  if (!first || !last) return { line: '', knots: [], strands: [], limitY: null, baselineY: null };
-  const { low, high } = spanOf(data);
-  const end = Math.max(last.day, data.ahead?.day ?? last.day);
-  const days = Math.max(1, end - first.day);
-  const x = (day: number) => PAD_X + ((frame.width - 2 * PAD_X) * (day - first.day)) / days;
+  if (!first || !last) return { line: '', earlier: [], knots: [], strands: [], limitY: null, baselineY: null };
+  const { low, high } = rangeOf(data, before);
+  const x = placeOfDay(span ?? { from: first.day, to: Math.max(last.day, data.ahead?.day ?? last.day) }, frame.width);
   const y = (value: number) => frame.height - PAD_Y - ((frame.height - 2 * PAD_Y) * (value - low)) / (high - low);
-  const knots = points.map((p) => ({ x: x(p.day), y: y(p.value) }));
+  const knotsOf = (of: Points) => of.map((p) => ({ x: x(p.day), y: y(p.value) }));
+  const knots = knotsOf(points);
   return {
-    line: knots.map((k, i) => `${i === 0 ? 'M' : 'L'}${k.x.toFixed(1)} ${k.y.toFixed(1)}`).join(''),
+    line: pathThrough(knots),
+    earlier: before.map((life) => pathThrough(knotsOf(knotDays(life)))),
     knots,
     strands: data.ahead
       ? layStrands(
