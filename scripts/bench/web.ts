@@ -94,9 +94,43 @@ async function transferred(browser: Browser): Promise<void> {
   await context.close();
 }
 
+/** Drawing a whole machine's threads anew, from its table to its loom: the tap to the next frame after it. */
+async function loom(browser: Browser): Promise<void> {
+  const { rows } = (await (await fetch(`${ADDRESS}/api/watch?limit=50`)).json()) as { rows: { systemId: string }[] };
+  const context = await newContext(browser, 'block');
+  const quick = await context.newPage();
+  let most = { systemId: '', strands: 0 };
+  for (const systemId of new Set(rows.slice(0, 12).map((row) => row.systemId))) {
+    await quick.goto(`/systems/${systemId}?as=table`);
+    await quick.getByRole('button', { name: 'As a loom' }).waitFor();
+    const strands = await quick.locator('tbody tr th').count();
+    if (strands > most.strands) most = { systemId, strands };
+  }
+  const page = await slowPage(context);
+  await page.goto(`/systems/${most.systemId}?as=table`);
+  await measure(`a loom of ${most.strands} threads`, async () => {
+    const asLoom = page.getByRole('button', { name: 'As a loom' });
+    await asLoom.waitFor();
+    // As text: what a bundler puts round named functions is not there in the page.
+    const drawn = await page.evaluate<number>(`new Promise((resolve) => {
+      const before = performance.now();
+      [...document.querySelectorAll('button')].find((b) => b.textContent === 'As a loom').click();
+      const look = () =>
+        document.querySelectorAll('main ol svg path').length > 100
+          ? requestAnimationFrame(() => resolve(performance.now() - before))
+          : requestAnimationFrame(look);
+      look();
+    })`);
+    await page.getByRole('button', { name: 'As a table' }).click();
+    return { drawn };
+  });
+  await context.close();
+}
+
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
 try {
   await transferred(browser);
+  await loom(browser);
   await measure('a bare page, cold', async () => {
     const context = await newContext(browser, 'block');
     const page = await slowPage(context);
