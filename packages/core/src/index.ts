@@ -52,10 +52,17 @@ export type { Judgment } from './verdict/judgment.ts';
 export { DEFAULT_POLICY, POLICIES, policyFrom, type Policy } from './verdict/policy.ts';
 export type { Because } from './verdict/reasons.ts';
 export {
+  SCHOOL_IDS,
+  schoolOf,
+  schoolProblems,
+  schoolsChanged,
+  type SchoolId,
+  type SchoolSubject,
+} from './verdict/schools.ts';
+export {
   LIKELY_TO_FAIL,
   severityOf,
   STANDING_NAMES,
-  standingOfPart,
   STANDINGS,
   type Standing,
 } from './verdict/standing.ts';
@@ -146,6 +153,16 @@ export {
   type ProbeWindow,
   type ReadingView,
 } from './http/readings.ts';
+export {
+  newPreviewSchema,
+  newSchoolsSchema,
+  previewSchema,
+  schoolsSchema,
+  type NewSchools,
+  type Preview,
+  type Schools,
+  type WouldChange,
+} from './http/schools.ts';
 export { latestRefitSchema, refitSchema, refitWishSchema, type Refit, type SetAside } from './http/refits.ts';
 export {
   newRefrigerantSchema,
@@ -259,6 +276,7 @@ export {
   type Taking,
 } from './fieldwork/transitions.ts';
 export { roundView, seasonOfRound } from './fieldwork/view-round.ts';
+export { monthName, saySchool, saySchoolProblem, SCHOOL_WORDS, SUBJECT_NAMES } from './words/schools.ts';
 export { ASK_WORDS } from './words/asks.ts';
 export { customerSummary, type PartTested } from './words/customer-summary.ts';
 export { sayField, sayOutdoorProblem } from './words/field.ts';

@@ -39,6 +39,7 @@ const OF_FINDINGS: Readonly<Partial<Record<FindingCode, Ask>>> = {
   'setting-differs': 'adjust',
   'interval-differs': 'adjust',
   'interval-long': 'adjust',
+  'interval-over-school': 'adjust',
   'frost-in-bands': 'adjust',
   'fan-runs-past-relay': 'replace',
   'chain-so-far-good': 'measure-again',

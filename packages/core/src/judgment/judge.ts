@@ -62,8 +62,8 @@ export interface Verdict extends Judgment {
 /** Raised for a reading whose kind is not in the registry: a programming error, since entries are checked before. */
 export class UnknownReadingKind extends Error {}
 
-/** Judges findings by their table: as the worst of them. Null when nothing was found. */
-function judgeFindings({ findings, point }: JudgedReading): Judgment | null {
+/** Judges findings by their table, as the worst of them. Null when nothing was found. */
+function judgeFindings(findings: readonly string[], point: Point): Judgment | null {
   if (findings.length === 0) return null;
   const because = { code: 'finding', numbers: { found: findings, point } } as const;
   return { basis: 'finding', standing: standingOfFindings(findings), limit: null, because };
@@ -127,7 +127,7 @@ function judgeNumber(
   const limits = kind.limits(about, policy);
   const series = prepareSeries(kind, [...context.earlier, { ...reading, value }], about, policy, context.events);
   const trend = kind.wear === 'none' ? null : judgeByTrend(series, { ...context, prior: context.prior, policy });
-  const found = judgeFindings(reading);
+  const found = judgeFindings(reading.findings, point);
   const plate = judgeAgainstPlate(value, limits, kind.unit);
   const failed = isAtLeast(found, 'act') || isAtLeast(plate, 'act');
   const isFirst = context.earlier.length === 0;
@@ -188,6 +188,8 @@ function judgeUnruled(reading: JudgedReading, context: JudgeContext, policy: Pol
   if (!kind) throw new UnknownReadingKind(reading.kind);
   if (reading.value !== null && kind.type === 'number')
     return judgeNumber(reading.value, reading, context, kind, policy);
-  const found = judgeFindings(reading);
+  const bySchool = kind.type === 'finding' ? kind.bySchool : undefined;
+  const findings = bySchool?.(reading.findings, reading.inputs ?? {}, policy) ?? reading.findings;
+  const found = judgeFindings(findings, reading.point);
   return conclude(found ? [found] : [], kind, reading.point, null, null);
 }

@@ -68,6 +68,7 @@ export function judged(
       findings: check.findings,
       day: 20_000,
       conditions: about.conditions,
+      inputs,
     },
     { ...about, earlier: [], nextRound: 20_180 },
     setting.policy ?? DEFAULT_POLICY,

@@ -79,8 +79,12 @@ export const policySchema = z.object({
     leastRunningMin: z.number().min(0),
   }),
   defrost: z.object({
-    /** 'raise-50' flags a termination of 50 °F; 'factory' leaves it. */
+    /** What is done about a termination of 50 °F, which is flagged either way: 'raise-50' moves it up, 'factory' leaves it. */
     school: z.enum(['raise-50', 'factory']),
+    /** The setting it is moved up to, °F. */
+    raiseToF: z.union([z.literal(60), z.literal(70), z.literal(80), z.literal(90)]),
+    /** The longest interval between defrosts that the firm leaves in its climate, min. */
+    longestIntervalMin: z.union([z.literal(30), z.literal(60), z.literal(90)]),
     longestMin: z.number().min(1),
     /** How far a sensor may be from the air it hangs in, °F. */
     sensorErrorF: z.number().min(0),
@@ -149,7 +153,7 @@ export function policyOf(school: CapacitorSchool): Policy {
       chartPercent: 7,
       leastRunningMin: 10,
     },
-    defrost: { school: 'raise-50', longestMin: 10, sensorErrorF: 5 },
+    defrost: { school: 'raise-50', raiseToF: 70, longestIntervalMin: 90, longestMin: 10, sensorErrorF: 5 },
     coils: {
       contactorLowOhms: 10,
       contactorHighOhms: 20,

@@ -148,11 +148,23 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, Said | ((point: string)
     'Ice was seen, and it waits longer than 30 min between defrosts',
     ': the next shorter interval. That costs some heat in dry cold.',
   ],
+  'interval-over-school': [
+    'Longer between defrosts than this firm leaves it',
+    ' in its climate: the next shorter interval. That costs some heat in dry cold.',
+  ],
   'factory-setting': 'Left as the factory set it.',
   'terminates-low': [
     'Ends at 50 °F',
-    ': bands of frost stay, turn to ice, and the coil ends as a block; 70 clears it.',
+    ': bands of frost stay, turn to ice, and the coil ends as a block; a higher setting clears it.',
   ],
+  'terminates-low-left': [
+    'Ends at 50 °F, and this firm leaves it so',
+    ': bands of frost may stay and turn to ice. Look for them in frost, and tell the customer.',
+  ],
+  'raise-to-60': 'Move it up to 60 °F.',
+  'raise-to-70': 'Move it up to 70 °F.',
+  'raise-to-80': 'Move it up to 80 °F.',
+  'raise-to-90': 'Move it up to 90 °F.',
   'defrosts-well': 'The coil cleared all over and it ended by temperature.',
   'coil-too-warm-to-test': ['Coil above 35 °F at the start', ': the test proves nothing; frost it first.'],
   'test-not-started': [

@@ -69,6 +69,8 @@ export interface FindingKind extends AnyKind {
   readonly type: 'finding';
   /** Settings that are read by an input and can be moved there and then, by what event. */
   readonly movable?: readonly { readonly input: string; readonly event: SettingMoved }[];
+  /** What was found, as the firm's schools see it, from what was entered: the same findings, more, or others in their place. */
+  readonly bySchool?: (found: readonly string[], inputs: Inputs, policy: Policy) => readonly string[];
 }
 
 /** A kind that is measured. */

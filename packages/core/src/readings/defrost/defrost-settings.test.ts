@@ -6,12 +6,29 @@ import { defrostSettings as kind } from './defrost-settings.ts';
 const factory = { ...DEFAULT_POLICY, defrost: { ...DEFAULT_POLICY.defrost, school: 'factory' as const } };
 
 // Common practice, no source: one school moves a 50 °F termination up, the other leaves it; bands of frost stay either way.
-test('50 °F is flagged with its reason, in whichever school', () => {
+test('50 °F is flagged in whichever school; one says how far up, the other asks for eyes on it', () => {
   const at50 = { termination: '50', interval: '60' };
-  for (const policy of [DEFAULT_POLICY, factory]) {
-    expect(judged(kind, at50, { policy })).toMatchObject({ standing: 'watch' });
-    expect(judged(kind, at50, { policy }).says).toMatch(/bands of frost stay/);
-  }
+  const raised = judged(kind, at50);
+  expect(raised).toMatchObject({ standing: 'watch' });
+  expect(raised.says).toMatch(/bands of frost stay.*Move it up to 70 °F/);
+  const to90 = { ...DEFAULT_POLICY, defrost: { ...DEFAULT_POLICY.defrost, raiseToF: 90 as const } };
+  expect(judged(kind, at50, { policy: to90 }).says).toMatch(/Move it up to 90 °F/);
+  const left = judged(kind, at50, { policy: factory });
+  expect(left).toMatchObject({ standing: 'watch' });
+  expect(left.says).toMatch(/this firm leaves it so/);
+  expect(left.says).not.toMatch(/Move it/);
+});
+
+test('an interval longer than the firm leaves it in its climate is watched; where it leaves it, it is only read', () => {
+  const damp = { ...DEFAULT_POLICY, defrost: { ...DEFAULT_POLICY.defrost, longestIntervalMin: 30 as const } };
+  const at60 = { termination: '70', interval: '60' };
+  expect(judged(kind, at60).standing).toBe('sound');
+  expect(judged(kind, at60, { policy: damp })).toMatchObject({ standing: 'watch' });
+  expect(judged(kind, at60, { policy: damp }).says).toMatch(/Longer between defrosts than this firm leaves it/);
+  expect(judged(kind, { termination: '70', interval: 'demand' }, { policy: damp }).standing).toBe('sound');
+  // Ice seen says it already; it is not said twice.
+  const iced = judged(kind, at60, { policy: damp, conditions: { iceSeen: true } });
+  expect(iced.says.match(/next shorter/g)).toHaveLength(1);
 });
 
 test('any other setting is told as what it is, and against the record where that says otherwise', () => {

@@ -1,3 +1,4 @@
+import type { Policy } from '../../verdict/policy.ts';
 import type { Finding } from '../../verdict/findings.ts';
 import type { About, Evaluated, Inputs } from '../contract/entry.ts';
 import type { FindingKind } from '../contract/kind.ts';
@@ -25,7 +26,20 @@ function evaluate({ termination, interval }: Inputs, { plate, conditions = {} }:
   return found(isOther || isOtherInterval ? flags : [...flags, 'setting-read']);
 }
 
-/** The board's termination and interval jumpers. At 50 °F one school leaves it, the other moves it to 70. */
+/**
+ * One school moves a termination of 50 °F up, the other leaves it; and how long an interval is left depends on the climate.
+ * Where nothing but the school speaks against the setting, it is no longer simply read.
+ */
+function bySchool(found: readonly string[], { interval }: Inputs, { defrost }: Policy): readonly string[] {
+  const termination = found.flatMap((code): string[] => {
+    if (code !== 'terminates-low') return [code];
+    return defrost.school === 'factory' ? ['terminates-low-left'] : [code, `raise-to-${defrost.raiseToF}`];
+  });
+  if (found.includes('interval-long') || !(Number(interval) > defrost.longestIntervalMin)) return termination;
+  return [...termination.filter((code) => code !== 'setting-read'), 'interval-over-school'];
+}
+
+/** The board's termination and interval jumpers. */
 export const defrostSettings: FindingKind = {
   type: 'finding',
   id: 'defrost-settings',
@@ -36,6 +50,7 @@ export const defrostSettings: FindingKind = {
       ? 'read the jumpers'
       : `last noted ${plate.defrostTerminationF} °F${plate.defrostIntervalMin === undefined ? '' : `, ${plate.defrostIntervalMin} min`}`,
   movedBy: ['whoever moved the jumper'],
+  bySchool,
   movable: [
     { input: 'termination', event: 'termination-moved' },
     { input: 'interval', event: 'interval-moved' },

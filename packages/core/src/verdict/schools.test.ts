@@ -1,0 +1,60 @@
+import { saySchool, saySchoolProblem, SCHOOL_WORDS } from '../words/schools.ts';
+import { DEFAULT_POLICY, POLICIES, policyFrom, policySchema, type Policy } from './policy.ts';
+import { SCHOOL_IDS, schoolOf, schoolProblems, schoolsChanged, type SchoolId } from './schools.ts';
+
+/** A setting other than the one that stands, of any school. */
+function moved(id: SchoolId, policy: Policy): Policy {
+  const school = schoolOf(id);
+  if (school.type === 'choice') return school.set(policy, school.options.find((o) => o !== school.get(policy)) ?? '');
+  if (school.type === 'months') return school.set(policy, [3, 9]);
+  return school.set(
+    policy,
+    school.get(policy).map((n) => n + 1),
+  );
+}
+
+test.each(SCHOOL_IDS)('%s: what is set is what is read back, the rest stays, and the policy is still one', (id) => {
+  const changed = moved(id, DEFAULT_POLICY);
+  expect(schoolsChanged(DEFAULT_POLICY, changed)).toEqual([id]);
+  expect(policySchema.safeParse(changed).success).toBe(true);
+  expect(policyFrom(JSON.parse(JSON.stringify(changed)))).toEqual(changed);
+  expect(saySchool(id, changed)).not.toBe(saySchool(id, DEFAULT_POLICY));
+  const school = schoolOf(id);
+  // Set back, nothing is left of it.
+  const back = school.set(changed, school.get(DEFAULT_POLICY) as never);
+  expect(schoolsChanged(DEFAULT_POLICY, back)).toEqual([]);
+});
+
+test('each school says what it is about, and each way of it who argues for it and what it costs', () => {
+  for (const id of SCHOOL_IDS) {
+    const school = schoolOf(id);
+    const words = SCHOOL_WORDS[id];
+    if (school.type !== 'choice') expect(words.tighter && words.wider).toBeTruthy();
+    else for (const option of school.options) expect(words.sides?.[option]).toMatchObject({ argued: /./, costs: /./ });
+  }
+});
+
+test('a choice that there is not changes nothing', () => {
+  for (const id of SCHOOL_IDS) {
+    const school = schoolOf(id);
+    if (school.type === 'choice' && id !== 'defrost-termination')
+      expect(school.set(DEFAULT_POLICY, 'nonsense')).toEqual(DEFAULT_POLICY);
+  }
+});
+
+test('every policy that ships can be kept; ends that cross, figures out of bounds and no month cannot, each told by name', () => {
+  for (const policy of Object.values(POLICIES)) expect(schoolProblems(policy)).toEqual([]);
+  const wrong: Policy = {
+    ...DEFAULT_POLICY,
+    air: { ...DEFAULT_POLICY.air, splitLowF: 22, splitHighF: 15 },
+    defrost: { ...DEFAULT_POLICY.defrost, sensorErrorF: 90 },
+    roundMonths: [],
+  };
+  expect(schoolProblems(wrong).map(saySchoolProblem)).toEqual([
+    'A sensor against the air it hangs in: from 1 to 20 °F; out of what any school uses.',
+    'Cooling split: the lower figure must be under the higher one.',
+    'Months of the rounds: choose at least one month.',
+  ]);
+  const noNumber = { ...DEFAULT_POLICY, air: { ...DEFAULT_POLICY.air, roomF: NaN } };
+  expect(schoolProblems(noNumber)).toHaveLength(1);
+});
