@@ -13,6 +13,7 @@ import { probesRoutes } from './features/probes/routes.ts';
 import { readingsRoutes } from './features/readings/routes.ts';
 import { refitsRoutes } from './features/refits/routes.ts';
 import { refrigerantsRoutes } from './features/refrigerants/routes.ts';
+import { schoolsRoutes } from './features/schools/routes.ts';
 import { sessionRoutes } from './features/session/routes.ts';
 import { systemsRoutes } from './features/systems/routes.ts';
 import { visitsRoutes } from './features/visits/routes.ts';
@@ -103,6 +104,7 @@ export function createApp({
     watchRoutes,
     eventsRoutes,
     refitsRoutes,
+    schoolsRoutes,
   ].flatMap((feature) => feature(services) as AnyRoute[]);
   const api = Router();
   mount(api, routes);

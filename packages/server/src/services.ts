@@ -9,6 +9,7 @@ import { probesService } from './features/probes/service.ts';
 import { readingsService } from './features/readings/service.ts';
 import { refitsService } from './features/refits/service.ts';
 import { refrigerantsService } from './features/refrigerants/service.ts';
+import { schoolsService } from './features/schools/service.ts';
 import { sessionService } from './features/session/service.ts';
 import { systemsService } from './features/systems/service.ts';
 import { visitsService } from './features/visits/service.ts';
@@ -32,6 +33,7 @@ export interface Services {
   readonly probes: ReturnType<typeof probesService>;
   readonly watch: ReturnType<typeof watchService>;
   readonly refits: ReturnType<typeof refitsService>;
+  readonly schools: ReturnType<typeof schoolsService>;
 }
 
 /** Wires every service on one database handle. */
@@ -52,6 +54,7 @@ export function servicesOn(wiring: Wiring): Services {
     probes: () => probesService(on),
     watch: () => watchService(on),
     refits: () => refitsService(on),
+    schools: () => schoolsService(on),
   });
   const on = onHandle(wiring, services);
   return services;

@@ -9,6 +9,7 @@ import * as words from './migrations/0007-words.ts';
 import * as movedSettings from './migrations/0008-moved-settings.ts';
 import * as moreParts from './migrations/0009-more-parts.ts';
 import * as rulings from './migrations/0010-rulings.ts';
+import * as schools from './migrations/0011-schools.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -21,6 +22,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0008-moved-settings': movedSettings,
   '0009-more-parts': moreParts,
   '0010-rulings': rulings,
+  '0011-schools': schools,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

@@ -6,8 +6,18 @@ export interface RefitSlice {
   readonly refitId: string;
 }
 
+/** A slice of a preview of other schools. */
+export interface PreviewSlice {
+  readonly previewId: string;
+}
+
 /** What is done off the request path, and by which name it is queued. */
-export const QUEUES = { refits: 'refit-slices', lostSlices: 'lost-slices', staleFleets: 'stale-fleets' } as const;
+export const QUEUES = {
+  refits: 'refit-slices',
+  previews: 'preview-slices',
+  lostSlices: 'lost-slices',
+  staleFleets: 'stale-fleets',
+} as const;
 
 /** No job takes so long, however busy the machine; what is lost with its server is found out long before, s. */
 const LONGEST_JOB = 3600;
@@ -15,6 +25,8 @@ const LONGEST_JOB = 3600;
 export interface JobQueue {
   /** Queues a slice of a refit as part of whatever transaction `within` is; one that waits already is enough. */
   readonly addSlice: (within: Knex, refitId: string) => Promise<void>;
+  /** The same for a preview of other schools. */
+  readonly addPreview: (within: Knex, previewId: string) => Promise<void>;
   /** The queue itself, started when it is first asked for. */
   readonly boss: () => Promise<PgBoss>;
   readonly stop: () => Promise<void>;
@@ -65,6 +77,10 @@ export function jobQueue(db: Knex, { keeping = false, onError = () => undefined 
     addSlice: async (within, refitId) => {
       const slice: RefitSlice = { refitId };
       await (await boss()).send(QUEUES.refits, slice, { db: through(within), singletonKey: refitId });
+    },
+    addPreview: async (within, previewId) => {
+      const slice: PreviewSlice = { previewId };
+      await (await boss()).send(QUEUES.previews, slice, { db: through(within), singletonKey: previewId });
     },
     stop: async () => {
       await (await starting?.catch(() => undefined))?.stop({ graceful: true, timeout: 2000, wait: true });

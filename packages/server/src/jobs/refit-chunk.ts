@@ -17,6 +17,7 @@ import {
 import type { Knex } from 'knex';
 import { componentOf, standingsOf } from '../features/parts/standings.ts';
 import type { PartRow } from '../features/parts/store.ts';
+import type { PreviewRow } from '../features/schools/store.ts';
 
 /** A system as a refit reads it. */
 export interface RefitSystem {
@@ -63,8 +64,10 @@ const keptOf = (line: ReadingLine['readings'][number]): Reading => ({
   ruling: line[12],
 });
 
-/** Kinds that are brought to like conditions by more than their value. */
-const BY_INPUTS = READING_KINDS.filter((kind) => kind.type === 'number' && kind.likeForLike?.byInputs).map((k) => k.id);
+/** Kinds that are judged by more than their value and what was found: how they are brought to like conditions, or by school. */
+const BY_INPUTS = READING_KINDS.filter((kind) =>
+  kind.type === 'number' ? kind.likeForLike?.byInputs : kind.bySchool !== undefined,
+).map((k) => k.id);
 
 /** One line a system, so that a chunk of systems is a few hundred rows and not tens of thousands. */
 const READINGS = `
@@ -184,6 +187,43 @@ function judgeSystem(
       why: 'it cannot be judged at all',
     };
     return { threads: 0, setAside: [whole], fresh: [] };
+  }
+}
+
+/** What would stand otherwise of some systems' parts. */
+export interface ComparedChunk {
+  readonly parts: number;
+  readonly changes: PreviewRow['changes'];
+}
+
+/** Which living parts would stand otherwise by other schools, as of a moment; nothing is written. */
+export function compareSystems(
+  systems: readonly RefitSystem[],
+  { policy, draft, prior }: { policy: Policy; draft: Policy; prior: FleetPrior | undefined },
+  now: Date,
+): ComparedChunk {
+  const today = dayOf(now.toISOString());
+  const changes: PreviewRow['changes'] = [];
+  let parts = 0;
+  for (const system of systems) {
+    const judged = { ...system, components: system.parts.map(componentOf) };
+    const by = (schools: Policy) => standingsOf(judged, system.readings, today, { policy: schools, prior }).standings;
+    // What cannot be judged at all is told by a refit; it stands the same by any school.
+    const [was, would] = attempt(() => [by(policy), by(draft)] as const) ?? [];
+    parts += system.parts.length;
+    for (const { id, slot } of system.parts) {
+      const [from, to] = [was?.get(id)?.standing, would?.get(id)?.standing];
+      if (from && to && from !== to) changes.push({ systemId: system.id, componentId: id, slot, from, to });
+    }
+  }
+  return { parts, changes };
+}
+
+function attempt<T>(work: () => T): T | undefined {
+  try {
+    return work();
+  } catch {
+    return undefined;
   }
 }
 

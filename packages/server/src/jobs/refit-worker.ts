@@ -10,12 +10,19 @@ import {
 import { setPriority } from 'node:os';
 import { workerData } from 'piscina';
 import { connect } from '../database/connection.ts';
-import { judgeSystems, readSystems, threadsToLearn, type JudgedChunk } from './refit-chunk.ts';
+import {
+  compareSystems,
+  judgeSystems,
+  readSystems,
+  threadsToLearn,
+  type ComparedChunk,
+  type JudgedChunk,
+} from './refit-chunk.ts';
 
 /** Nice value of the worker threads. */
 const WORKER_PRIORITY = 10;
 
-/** What a refit asks of one of its worker threads. */
+/** What a refit, or a preview of other schools, asks of one of the worker threads. */
 export type RefitAsk =
   | {
       readonly task: 'learn';
@@ -29,6 +36,14 @@ export type RefitAsk =
       readonly task: 'judge';
       readonly ids: readonly string[];
       readonly policy: Policy;
+      readonly prior: FleetPrior | undefined;
+      readonly now: string;
+    }
+  | {
+      readonly task: 'compare';
+      readonly ids: readonly string[];
+      readonly policy: Policy;
+      readonly draft: Policy;
       readonly prior: FleetPrior | undefined;
       readonly now: string;
     };
@@ -64,8 +79,9 @@ async function learn({ ids, policy, share, shares }: Extract<RefitAsk, { task: '
 }
 
 /** Does one thing that a refit asks for. */
-export async function answer(ask: RefitAsk): Promise<FleetPrior | JudgedChunk> {
+export async function answer(ask: RefitAsk): Promise<FleetPrior | JudgedChunk | ComparedChunk> {
   if (ask.task === 'learn') return learn(ask);
   const systems = await readSystems(db, ask.ids);
+  if (ask.task === 'compare') return compareSystems(systems, ask, new Date(ask.now));
   return judgeSystems(db, systems, { policy: ask.policy, prior: ask.prior }, new Date(ask.now));
 }

@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import type { RefitRow } from '../features/refits/store.ts';
 import type { JudgedChunk } from './refit-chunk.ts';
+import { chunksOf } from './slices.ts';
 import type { WorkerPool } from './worker-pool.ts';
 
 /** Of what could not be fitted, so many are told one by one. */
@@ -13,9 +14,6 @@ const SLICE_MS = 15_000;
 const CHUNK = 24;
 /** Systems the fleet is learned from: spread evenly over all, since more would teach the same. */
 const MOST_SYSTEMS_TO_LEARN_FROM = 500;
-
-const chunksOf = <T>(all: readonly T[], size: number): T[][] =>
-  Array.from({ length: Math.ceil(all.length / size) }, (_, i) => all.slice(i * size, (i + 1) * size));
 
 /** Learns what a firm's fleet teaches, a share of its classes on each worker of the pool. */
 async function learn(pool: WorkerPool, ids: readonly string[], policy: Policy): Promise<FleetPrior> {
@@ -90,6 +88,17 @@ async function learnAndKeep(
   return prior;
 }
 
+/** What was judged by other schools than those that hold by now is judged again. */
+async function beginAnew(running: Running, revision: number): Promise<void> {
+  const fresh = { policy_revision: revision, done: 0, threads: 0, set_aside: [], done_up_to: null };
+  await note(running, { ...fresh, set_aside: '[]' as never });
+  Object.assign(running.row, fresh);
+}
+
+const revisionOf = async ({ db, row }: Running): Promise<number | undefined> =>
+  (await db('firms').where({ id: row.firm_id }).first<{ policy_revision: number } | undefined>('policy_revision'))
+    ?.policy_revision;
+
 /**
  * Does one slice of a refit, from where the one before stopped: the first learns what the fleet teaches, then every part
  * is judged anew as of now. Chunks of systems go to the pool's worker threads; progress is kept in its row, which also
@@ -99,11 +108,12 @@ export async function runSlice(running: Running): Promise<boolean> {
   const { db, row } = running;
   const firm = await db('firms')
     .where({ id: row.firm_id })
-    .first<{ policy: unknown; prior: unknown }>('policy', 'prior');
+    .first<{ policy: unknown; prior: unknown; policy_revision: number }>('policy', 'prior', 'policy_revision');
   const policy = policyFrom(firm.policy);
   const systems = await db('systems').where({ firm_id: row.firm_id }).orderBy('id').select<{ id: string }[]>('id');
   const ids = systems.map((s) => s.id);
   let prior: FleetPrior = fleetPriorFrom(firm.prior).prior;
+  if (row.policy_revision !== firm.policy_revision) await beginAnew(running, firm.policy_revision);
   const isLearned = row.state === 'judging' || (row.done_up_to !== null && firm.prior !== null);
   if (!isLearned && !(await isCancelled(running))) {
     await note(running, { state: 'learning', total: ids.length });
@@ -111,6 +121,7 @@ export async function runSlice(running: Running): Promise<boolean> {
   }
   await note(running, { state: 'judging', total: ids.length });
   const came = await judgeSome(running, ids, policy, prior);
+  if (came === 'done' && (await revisionOf(running)) !== firm.policy_revision) return true;
   if (came !== 'more') await note(running, { state: came, wish: null, ended_at: new Date() });
   return came === 'more';
 }

@@ -1,9 +1,12 @@
 import type { Knex } from 'knex';
 import pRetry from 'p-retry';
+import type PgBoss from 'pg-boss';
 import type { Logger } from 'pino';
 import { v7 } from 'uuid';
 import type { RefitRow } from '../features/refits/store.ts';
-import { QUEUES, type JobQueue, type RefitSlice } from './queue.ts';
+import type { PreviewRow } from '../features/schools/store.ts';
+import { runPreviewSlice } from './preview.ts';
+import { QUEUES, type JobQueue, type PreviewSlice, type RefitSlice } from './queue.ts';
 import { runSlice } from './refit.ts';
 import { workerPool } from './worker-pool.ts';
 
@@ -65,6 +68,25 @@ async function takeOverLost(db: Knex, jobs: JobQueue): Promise<void> {
     .whereRaw(`(beat_at is null or beat_at < now() - interval '${LOST_AFTER} seconds')`)
     .select<{ id: string }[]>('id');
   for (const { id } of unheard) await jobs.addSlice(db, id);
+  const previews = await db('policy_previews')
+    .whereIn('state', ['queued', 'running'])
+    .whereRaw(`coalesce(beat_at, asked_at) < now() - interval '${LOST_AFTER} seconds'`)
+    .select<{ id: string }[]>('id');
+  for (const { id } of previews) await jobs.addPreview(db, id);
+}
+
+/** Works off what waits in a queue. */
+async function workOff<Job extends object>(
+  boss: PgBoss,
+  queue: string,
+  work: (job: Job) => Promise<void>,
+): Promise<void> {
+  for (;;) {
+    const [job] = await boss.fetch<Job>(queue);
+    if (!job) return;
+    await work(job.data);
+    await boss.complete(queue, job.id);
+  }
 }
 
 /** Does the work that is off the request path: one slice of a refit at a time, on worker threads. */
@@ -92,6 +114,19 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
     }
   }
 
+  /** One slice of a preview; what fails is told to whoever asked. */
+  async function preview({ previewId }: PreviewSlice): Promise<void> {
+    const row = await db<PreviewRow>('policy_previews').where({ id: previewId }).first();
+    if (!row || (row.state !== 'queued' && row.state !== 'running')) return;
+    try {
+      if (await runPreviewSlice(db, pool, row, now())) await jobs.addPreview(db, previewId);
+    } catch (error) {
+      if (stopped) throw error;
+      log.error({ preview: previewId, err: error }, 'preview of schools failed');
+      await db('policy_previews').where({ id: previewId }).update({ state: 'failed' });
+    }
+  }
+
   /** Sets up what recurs; the same again changes nothing, so that it can be tried until it is done. */
   async function setUp(keepFresh: boolean): Promise<void> {
     const boss = await jobs.boss();
@@ -114,18 +149,15 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
       const boss = await jobs.boss();
       const polled = { pollingIntervalSeconds: LOOK_EVERY };
       await boss.work<RefitSlice>(QUEUES.refits, polled, async ([slice]) => slice && work(slice.data));
+      await boss.work<PreviewSlice>(QUEUES.previews, polled, async ([slice]) => slice && preview(slice.data));
       await boss.work(QUEUES.lostSlices, polled, () => takeOverLost(db, jobs));
       if (keepFresh) await boss.work(QUEUES.staleFleets, polled, () => queueStale(db, jobs, now()));
     },
     async look() {
       const boss = await jobs.boss();
       await takeOverLost(db, jobs);
-      for (;;) {
-        const [slice] = await boss.fetch<RefitSlice>(QUEUES.refits);
-        if (!slice) return;
-        await work(slice.data);
-        await boss.complete(QUEUES.refits, slice.id);
-      }
+      await workOff<RefitSlice>(boss, QUEUES.refits, work);
+      await workOff<PreviewSlice>(boss, QUEUES.previews, preview);
     },
     async stop() {
       stopped = true;

@@ -12,6 +12,7 @@ export interface RefitRow {
   threads: number;
   set_aside: Refit['setAside'];
   done_up_to: string | null;
+  policy_revision: number;
   asked_at: Date;
   ended_at: Date | null;
   error: string | null;
