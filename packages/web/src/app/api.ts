@@ -83,6 +83,18 @@ export async function get<Name extends keyof Replies>(
 /** Asks for something to begin or to be taken away; the reply is not needed. */
 export const send = (method: 'POST' | 'DELETE', path: string): Promise<unknown> => ask(path, { method });
 
+/** Sends a body where the answer matters, and holds that against its schema. */
+export async function change<Name extends keyof Replies>(
+  method: 'POST' | 'PUT',
+  path: string,
+  body: unknown,
+  reply: Name,
+): Promise<z.output<Replies[Name]>> {
+  const init = { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+  const [json, schemas] = await Promise.all([ask(path, { ...init, ...within(LONGEST_MS) }), replies()]);
+  return schemas[reply].parse(json) as z.output<Replies[Name]>;
+}
+
 /** A signal that gives up after a time, where the browser has it. */
 const within = (ms: number): { signal?: AbortSignal } =>
   'timeout' in AbortSignal ? { signal: AbortSignal.timeout(ms) } : {};

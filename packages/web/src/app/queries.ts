@@ -33,6 +33,13 @@ export const queries = {
       queryKey: ['watch', 'changes'],
       queryFn: ({ signal }) => get('/api/watch/changes', 'watchChangesSchema', signal),
     }),
+  schools: () =>
+    queryOptions({ queryKey: ['schools'], queryFn: ({ signal }) => get('/api/schools', 'schoolsSchema', signal) }),
+  preview: (id: string) =>
+    queryOptions({
+      queryKey: ['preview', id],
+      queryFn: ({ signal }) => get(`/api/schools/previews/${id}`, 'previewSchema', signal),
+    }),
   refit: () =>
     queryOptions({
       queryKey: ['refit'],

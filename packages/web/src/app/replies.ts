@@ -2,8 +2,10 @@
 export {
   followUpsPageSchema,
   latestRefitSchema,
+  previewSchema,
   probeFaultsSchema,
   problemSchema,
+  schoolsSchema,
   sessionSchema,
   systemDetailSchema,
   systemsPageSchema,

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Activity, ClipboardList, Moon, Sun, Wind } from 'lucide-react';
+import { Activity, ClipboardList, Moon, SlidersHorizontal, Sun, Wind } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useMatch } from 'react-router';
 import { OutboxStatus } from '../field/outbox-status.tsx';
@@ -70,9 +70,16 @@ function TopBar() {
           </NavLink>
         ))}
       </nav>
-      <div className="ml-auto flex items-center gap-4">
+      <div className="ml-auto flex items-center gap-4 max-md:gap-1">
         <OutboxStatus />
         <WhoIsHere />
+        <NavLink
+          to="/settings"
+          aria-label="Settings"
+          className="grid size-12 place-items-center text-soft hover:text-ink aria-[current=page]:text-copper"
+        >
+          <SlidersHorizontal aria-hidden size={20} />
+        </NavLink>
         <ThemeSwitch />
       </div>
     </header>

@@ -138,7 +138,7 @@ test('a repair stands on the threads it may have moved, and on no other', () => 
 });
 
 test('a machine that nothing was read of says so, and names its parts', () => {
-  const bare = loomOf({ ...system, readings: [], visits: [] } as SystemDetail, firm, TODAY);
+  const bare = loomOf({ ...system, readings: [], visits: [] }, firm, TODAY);
   expect(saySummary(bare)).toBe('nothing read yet');
   expect(bare.unread.map((c) => c.id)).toEqual(['now', 'contactor', 'fan']);
   expect(Number.isFinite(bare.span.from)).toBe(true);
