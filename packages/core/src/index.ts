@@ -59,13 +59,7 @@ export {
   type SchoolId,
   type SchoolSubject,
 } from './verdict/schools.ts';
-export {
-  LIKELY_TO_FAIL,
-  severityOf,
-  STANDING_NAMES,
-  STANDINGS,
-  type Standing,
-} from './verdict/standing.ts';
+export { LIKELY_TO_FAIL, severityOf, STANDING_NAMES, STANDINGS, type Standing } from './verdict/standing.ts';
 export type { FleetPrior } from './series/drift-prior.ts';
 export type { ReadyThread } from './series/fit-thread.ts';
 export { learnThreadPrior } from './series/learn-prior.ts';
@@ -229,6 +223,7 @@ export { textOfInput } from './fieldwork/field-entry.ts';
 export { isTelling, roundChanges, type RoundChange } from './fieldwork/round-changes.ts';
 export { livingParts, type RoundComponent } from './fieldwork/round-parts.ts';
 export { roundProofs, unproved, type Proof, type ProvedReading } from './fieldwork/proofs.ts';
+export { stepsToProve } from './fieldwork/steps-to-prove.ts';
 export {
   completed,
   newRound,
@@ -282,7 +277,7 @@ export { customerSummary, type PartTested } from './words/customer-summary.ts';
 export { sayField, sayOutdoorProblem } from './words/field.ts';
 export { sayNumber, sayPercent, sayQuantity } from './words/figures.ts';
 export { sayFindings } from './words/findings.ts';
-export { PROOF_WORDS, sayPair, sayUnproved } from './words/proof.ts';
+export { isStepDone, PROOF_WORDS, sayPair, sayProofStep, sayUnproved } from './words/proof.ts';
 export { sayTableTrouble } from './words/pressure-table.ts';
 export { sayRatingDecision, sayRatingTrouble } from './words/rating.ts';
 export { reasonLine, sayOwnShare, sayReason } from './words/reasons.ts';

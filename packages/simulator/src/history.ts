@@ -144,6 +144,7 @@ function inputsFor(random: Random, scene: Scene, reading: PlannedReading<Simulat
 /** Tests that are only made once a fault shows: kinds, and single methods of kinds. */
 const FAULT_TESTS: ReadonlySet<string> = new Set([
   'defrost-chain',
+  'restart-check',
   'fan-bypass',
   'sequencer-opening-time',
   'compressor-ohms',

@@ -244,6 +244,12 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   'outdoor-looks': (scene) => (scene.faults.has('contact-pitted') ? 'pitted-contacts' : 'nothing'),
   'indoor-looks': (scene) => (scene.faults.has('dirty-filter') ? 'dirty-filter' : 'nothing'),
   'call-check': callTruth,
+  'restart-check': (scene) => [
+    'calls-run',
+    'amps-as-before',
+    'air-changes',
+    ...(scene.faults.has('strip-welded') ? [] : ['still-off']),
+  ],
   'control-volts': coil((house) => house.controlVolts),
   'line-volts': coil((house) => house.lineVolts),
   'heater-amps': (scene, { point }) => elementAmps(scene, point),

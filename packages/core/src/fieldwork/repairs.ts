@@ -31,7 +31,9 @@ function fitted(record: RoundRecord, components: readonly RoundComponent[]): Rep
         at,
         title: `New ${SLOT_NAMES[slot].toLowerCase()}`,
         moves: (of) =>
-          readingKind(of)?.component === kind || (REPLACED_MOVES[kind] ?? []).some((moved) => moved === of),
+          readingKind(of)?.component === kind ||
+          readingKind(of)?.owedAgain === true ||
+          (REPLACED_MOVES[kind] ?? []).some((moved) => moved === of),
         replaced: { old: part.replaces, fresh: id },
       },
     ];

@@ -201,7 +201,7 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
     conditions,
     texts,
     typed: state,
-    state: taken ? 'taken' : followUp ? 'put-off' : 'open',
+    state: taken && !(again && kind.owedAgain) ? 'taken' : followUp ? 'put-off' : 'open',
     usual: isEmpty || (again && state === 'nothing') ? (method.usual?.(about) ?? null) : null,
     followUp,
     owed: owedAt(scene.system, place),

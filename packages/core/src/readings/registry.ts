@@ -7,6 +7,7 @@ import { basePanHeaterOhms } from './defrost/base-pan-heater-ohms.ts';
 import { blowerAmps } from './motor/blower-amps.ts';
 import { blowerRelayCoilOhms } from './controls/blower-relay-coil-ohms.ts';
 import { callCheck } from './controls/call-check.ts';
+import { restartCheck } from './controls/restart-check.ts';
 import { chargeCheck } from './refrigerant/charge-check.ts';
 import { complaint } from './looks/complaint.ts';
 import { compressorAmps } from './motor/compressor-amps.ts';
@@ -65,6 +66,7 @@ const KINDS: Readonly<Record<ReadingKindId, ReadingKind>> = {
   'outdoor-looks': outdoorLooks,
   'indoor-looks': indoorLooks,
   'call-check': callCheck,
+  'restart-check': restartCheck,
   'control-volts': controlVolts,
   'line-volts': lineVolts,
   'heater-amps': heaterAmps,

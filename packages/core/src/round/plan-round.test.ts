@@ -26,6 +26,7 @@ test('a heat pump with strips, fall: strips alone, heat pump, defrost last, then
     'defrost',
     'off-outdoor',
     'off-indoor',
+    'restart',
   ]);
   expect(at(stops, 'electric-heat')).toEqual(
     expect.arrayContaining(['heater-amps total', 'heater-amps element-2', 'airflow whole', 'blower-amps whole']),
@@ -36,7 +37,16 @@ test('a heat pump with strips, fall: strips alone, heat pump, defrost last, then
 
 test('spring: indoors first while it settles, so that there is one start and the fewest steps', () => {
   const stops = plan('split-heat-pump', 'spring');
-  expect(ids(stops)).toEqual(['arrive', 'look', 'calls', 'cooling-air', 'cooling', 'off-outdoor', 'off-indoor']);
+  expect(ids(stops)).toEqual([
+    'arrive',
+    'look',
+    'calls',
+    'cooling-air',
+    'cooling',
+    'off-outdoor',
+    'off-indoor',
+    'restart',
+  ]);
   expect(at(stops, 'cooling-air')).toContain('strips-in-cooling total');
   // What is rarely needed comes after what is asked for.
   const asked = stop(stops, 'cooling').readings.filter((r) => !r.method.optional);
@@ -49,7 +59,7 @@ test('spring: indoors first while it settles, so that there is one start and the
 
 test('a packaged unit is worked where it stands: indoor stops join the outdoor ones of the same mode', () => {
   const stops = plan('packaged-heat-pump', 'spring');
-  expect(ids(stops)).toEqual(['arrive', 'look', 'calls', 'cooling', 'off-outdoor']);
+  expect(ids(stops)).toEqual(['arrive', 'look', 'calls', 'cooling', 'off-outdoor', 'restart']);
   expect(at(stops, 'cooling')).toEqual(expect.arrayContaining(['return-air whole', 'superheat suction']));
   expect(stops.every((s) => s.place !== 'indoor-unit')).toBe(true);
   // All of the air first, then all of the outdoor unit: nothing is interleaved.
@@ -58,10 +68,10 @@ test('a packaged unit is worked where it stands: indoor stops join the outdoor o
 });
 
 test.each<[SystemKind, Season, string[]]>([
-  ['gas-furnace-with-coil', 'fall', ['arrive', 'look', 'calls', 'gas-heat', 'off-indoor', 'off-outdoor']],
-  ['air-handler-electric-heat', 'fall', ['arrive', 'calls', 'electric-heat', 'off-indoor']],
-  ['air-handler-electric-heat', 'spring', ['arrive', 'calls', 'cooling-air', 'off-indoor']],
-  ['ductless-heat-pump', 'fall', ['arrive', 'look', 'calls', 'heating', 'off-outdoor']],
+  ['gas-furnace-with-coil', 'fall', ['arrive', 'look', 'calls', 'gas-heat', 'off-indoor', 'off-outdoor', 'restart']],
+  ['air-handler-electric-heat', 'fall', ['arrive', 'calls', 'electric-heat', 'off-indoor', 'restart']],
+  ['air-handler-electric-heat', 'spring', ['arrive', 'calls', 'cooling-air', 'off-indoor', 'restart']],
+  ['ductless-heat-pump', 'fall', ['arrive', 'look', 'calls', 'heating', 'off-outdoor', 'restart']],
 ])('%s in %s', (kind, season, wanted) => {
   const plate = kind === 'gas-furnace-with-coil' || kind === 'ductless-heat-pump' ? {} : PLATE;
   expect(ids(plan(kind, season, plate))).toEqual(wanted);
@@ -69,7 +79,7 @@ test.each<[SystemKind, Season, string[]]>([
 
 test('an air conditioner without strips has its blower heard alone in fall, and nothing asked of its compressor', () => {
   const stops = plan('split-air-conditioner', 'fall', { capacitorRating: '40 µF' });
-  expect(ids(stops)).toEqual(['arrive', 'look', 'calls', 'fan-only', 'off-indoor', 'off-outdoor']);
+  expect(ids(stops)).toEqual(['arrive', 'look', 'calls', 'fan-only', 'off-indoor', 'off-outdoor', 'restart']);
   const asked = stops.flatMap((s) => s.readings).filter((r) => !r.method.optional);
   expect(asked.some((r) => r.component.kind === 'compressor')).toBe(false);
 });
@@ -135,4 +145,12 @@ test('the blower’s capacitor is read indoors with the power off, and under loa
     ['off-indoor', 'bench', false],
     ['off-indoor', 'needle-sweep', true],
   ]);
+});
+
+test('after work with the power off the machine is started again, and power is back before that', () => {
+  for (const season of ['spring', 'fall'] as const) {
+    const restart = plan('split-heat-pump', season).at(-1);
+    expect(restart).toMatchObject({ id: 'restart', putBackFirst: ['disconnect-out', 'breaker-off'] });
+    expect(restart?.readings.map((r) => r.kind.id)).toEqual(['restart-check']);
+  }
 });

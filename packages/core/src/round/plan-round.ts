@@ -31,7 +31,7 @@ const has = (components: readonly Component[], slot: Component['slot']) => compo
 
 /** The stops a season's round of this system can have; whether they have anything to read shows later. */
 function stopsFor({ systemKind, components, season }: RoundAsked): ReadonlySet<StopId> {
-  const always: StopId[] = ['arrive', 'look', 'calls', 'off-outdoor', 'off-indoor'];
+  const always: StopId[] = ['arrive', 'look', 'calls', 'off-outdoor', 'off-indoor', 'restart'];
   if (season === 'spring') return new Set<StopId>([...always, 'cooling-air', 'cooling']);
   const heats: StopId[] = [];
   if (has(components, 'electric-heat')) heats.push('electric-heat');
@@ -130,6 +130,8 @@ export function planRound<C extends Component>(asked: RoundAsked<C>): Stop<C>[] 
       byStop.set(stop, known);
     }
   }
+  // Nothing is started again that was never off.
+  if (!byStop.has('off-outdoor') && !byStop.has('off-indoor')) byStop.delete('restart');
   const worked = STOPS.filter((stop) => byStop.has(stop.id)).map((stop) => ({
     ...factsFor(stop, asked),
     readings: (byStop.get(stop.id) ?? []).sort((a, b) => a.order - b.order).map(({ planned }) => planned),

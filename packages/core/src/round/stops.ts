@@ -186,7 +186,7 @@ export const STOPS: readonly StopFacts[] = [
       { opens: 'breaker-off', text: 'Breaker off and locked' },
       { opens: 'disconnect-out', text: 'Disconnect out' },
     ],
-    restores: ['disconnect-out'],
+    restores: ['outdoor-panel-off', 'disconnect-out'],
     after: [...BEFORE_LIVE, ...LIVE],
   },
   {
@@ -197,7 +197,20 @@ export const STOPS: readonly StopFacts[] = [
     state: ['Locked out and proved dead', 'Wires noted before they come off'],
     cautions: [LOCK_OUT, WIRES],
     instructions: [{ opens: 'breaker-off', text: 'Breaker off and locked' }],
-    restores: [],
+    restores: ['indoor-panel-off'],
     after: [...BEFORE_LIVE, ...LIVE],
+  },
+  {
+    id: 'restart',
+    title: 'Start it again',
+    place: 'thermostat',
+    mode: 'calls',
+    state: ['Wires, caps, panels back', 'Power on', 'One call at a time, delays waited out'],
+    cautions: [LIVE_WORK],
+    // It cannot run without: taking its reading says that they are in.
+    putBackFirst: ['disconnect-out', 'breaker-off'],
+    instructions: [],
+    restores: [],
+    after: [...BEFORE_LIVE, ...LIVE, 'off-outdoor', 'off-indoor'],
   },
 ];

@@ -117,6 +117,12 @@ export const FINDINGS = {
   'frost-as-block': 'act',
   'fan-runs-past-relay': 'act',
   'fan-dead-past-relay': 'act',
+  // Restart after work with the power off
+  'restarts-well': 'sound',
+  'restart-call-fails': 'act',
+  'restart-amps-differ': 'act',
+  'restart-no-change': 'act',
+  'restart-runs-on': 'act',
   // Control chain
   'chain-complete': 'sound',
   'chain-so-far-good': 'unproven',

@@ -165,6 +165,17 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, Said | ((point: string)
   'raise-to-70': 'Move it up to 70 °F.',
   'raise-to-80': 'Move it up to 80 °F.',
   'raise-to-90': 'Move it up to 90 °F.',
+  'restarts-well': 'Every call ran, and with none all is still.',
+  'restart-call-fails': [
+    'A call no longer runs what it should',
+    ': what was touched last first: each wire on its lug, panels and door switch, then the fuse.',
+  ],
+  'restart-amps-differ': ['Amps differ from before', '. Clamp each wire: a wire on another lug, or a leg not made.'],
+  'restart-no-change': ['It runs and moves no heat', ': the compressor and both fans, then the reversing valve.'],
+  'restart-runs-on': [
+    'Something runs with no call',
+    ': power off again. A wire on the wrong lug, or a contact welded at the start.',
+  ],
   'defrosts-well': 'The coil cleared all over and it ended by temperature.',
   'coil-too-warm-to-test': ['Coil above 35 °F at the start', ': the test proves nothing; frost it first.'],
   'test-not-started': [

@@ -1,5 +1,6 @@
 import type { Unit } from '../quantity/unit.ts';
 import type { ProofVerdict } from '../round/proof.ts';
+import type { ProofStep } from '../fieldwork/steps-to-prove.ts';
 import { sayNumber, sayQuantity } from './figures.ts';
 
 /** How far a repair is proved, in words. */
@@ -23,4 +24,35 @@ export function sayPair(
   if (after === null || difference === null || error === null) return `${sayQuantity(before, unit)} before`;
   const sign = difference < 0 ? '−' : '+';
   return `${sayQuantity(before, unit)} before, ${sayQuantity(after, unit)} after, ${sign}${sayNumber(Math.abs(difference), unit)} ± ${sayNumber(error, unit)}`;
+}
+
+const lugs = (wires: readonly { readonly color: string; readonly lug: string }[]): string =>
+  wires.map(({ color, lug }) => `${color} on ${lug}`).join(', ');
+
+/** One step on the way to a proof, as it is said to whoever stands there. */
+export function sayProofStep(step: ProofStep): string {
+  switch (step.step) {
+    case 'put-back':
+      return step.wires.length > 0 ? `Put back: ${lugs(step.wires)}` : 'Put back what is loose';
+    case 'panels':
+      return step.ends.length > 0
+        ? 'Panels on, or clear of hands and tools where the reading needs one open'
+        : 'Panels on';
+    case 'power':
+      return step.off ? 'Power stays off: locked out, proved dead' : 'Power on';
+    case 'call':
+      return step.state;
+    case 'wait':
+      return `Wait ${step.from} to ${step.to} minutes${step.ranMin === null ? '' : `; it has run ${step.ranMin}`}`;
+    case 'measure':
+      return `Read it again: ${step.how}`;
+  }
+}
+
+/** Whether nothing is left to do of a step; what cannot be known here is left to be done. */
+export function isStepDone(step: ProofStep): boolean {
+  if (step.step === 'put-back') return step.ends.length === 0 && step.wires.length === 0;
+  if (step.step === 'panels') return step.ends.length === 0;
+  if (step.step === 'power') return !step.off && step.ends.length === 0;
+  return step.step === 'wait' && step.ranMin !== null && step.ranMin >= step.from;
 }

@@ -101,7 +101,8 @@ export type StopId =
   | 'cooling-air'
   | 'cooling'
   | 'off-outdoor'
-  | 'off-indoor';
+  | 'off-indoor'
+  | 'restart';
 
 /** One way of taking a kind of reading. */
 export interface Method {

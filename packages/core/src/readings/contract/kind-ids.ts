@@ -5,6 +5,7 @@ export const READING_KIND_IDS = [
   'outdoor-looks',
   'indoor-looks',
   'call-check',
+  'restart-check',
   'control-volts',
   'line-volts',
   'heater-amps',

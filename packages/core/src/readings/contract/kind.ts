@@ -60,6 +60,8 @@ interface AnyKind {
   readonly movedBy?: readonly string[];
   /** What of the plate it cannot be worked out without; null when nothing is missing. */
   readonly needs?: (about: About) => Snag | null;
+  /** True where a part fitted or a repair made after it makes it owed again, sound or not. */
+  readonly owedAgain?: true;
   /** What later readings of the same visit are told by this one. */
   readonly tells?: (taken: Taken, conditions: Conditions) => Conditions;
 }

@@ -12,14 +12,17 @@ export type RoundScreenData =
 
 const TICK_MS = 15_000;
 
-/** The time, ms, often enough for minutes to count. */
-function useNow(): number {
-  const [now, setNow] = useState(() => Date.now());
+/** The time, ms, often enough for minutes to count, and whenever `changed` does: what was just typed is not in its future. */
+function useNow(changed: unknown): number {
+  const [at, setAt] = useState(() => ({ changed, now: Date.now() }));
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), TICK_MS);
+    const timer = setInterval(() => setAt((was) => ({ ...was, now: Date.now() })), TICK_MS);
     return () => clearInterval(timer);
   }, []);
-  return now;
+  if (at.changed === changed) return at.now;
+  const fresh = { changed, now: Date.now() };
+  setAt(fresh);
+  return fresh.now;
 }
 
 /** Everything a round's screens show, live: the system from the server or the device's copy, the record from the device. */
@@ -37,7 +40,7 @@ export function useRoundView(systemId: string, visitId: string): RoundScreenData
       void takeUpRound(visitId, { systemId, startedAt, season }, ends);
     }
   }, [elsewhere, system.data, systemId, visitId]);
-  const now = useNow();
+  const now = useNow(record);
 
   const policy = session.data?.firm.policy;
   const prior = session.data?.firm.prior;
