@@ -33,6 +33,7 @@ test('a repair is proved by what was wrong before it: owed first, then read agai
 
   await (await goToReading(page, 'heating', drop)).fill('0.1');
   await next(page);
+  await expect.poll(kept).toEqual([3.1, 0.1]);
   await goToStop(page, 'close');
   await expect(page.getByRole('heading', { name: 'Repaired, and read again' })).toBeVisible();
   await expect(page.getByText(/3\.1\sV before, 0\.1\sV after/)).toBeVisible();

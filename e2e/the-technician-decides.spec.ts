@@ -32,3 +32,29 @@ test('a wrong verdict is overruled with a reason: both are kept, and the part fo
   await expect(page.getByText(/in place of act/)).toHaveCount(0);
   await expect.poll(ruling).toBeNull();
 });
+
+test('from the office: a verdict overruled as nothing found, and one capacitor judged by another school', async ({
+  page,
+  alone,
+}) => {
+  const row = await watchedDual(alone.address, 2);
+  await page.goto(`${alone.address}/systems/${row.systemId}/threads/${row.componentId}/${row.kind}/${row.point}`);
+  await page.getByRole('button', { name: 'Overrule', exact: true }).click();
+  await page.getByRole('button', { name: 'Nothing found, part left in' }).click();
+  await page.getByRole('form', { name: 'Overrule the verdict' }).getByRole('button', { name: 'Overrule' }).click();
+  await expect(page.getByText(/sound in place of .*nothing found, part left in/).first()).toBeVisible();
+  const standing = async () =>
+    (
+      (await (await fetch(`${alone.address}/api/systems/${row.systemId}`)).json()) as {
+        components: { id: string; plate: { school?: string } }[];
+      }
+    ).components.find((c) => c.id === row.componentId)?.plate.school ?? null;
+  await page.getByRole('button', { name: 'No longer overruled' }).click();
+  await expect(page.getByText(/in place of/)).toHaveCount(0);
+
+  await page.getByLabel('How far under its rating this one may read').selectOption({ label: '10 % either way' });
+  await expect.poll(standing).toBe('wide');
+  await expect(page.getByText(/\(−10\s%\)/).first()).toBeVisible();
+  await page.getByLabel('How far under its rating this one may read').selectOption({ label: 'As the firm has it' });
+  await expect.poll(standing).toBeNull();
+});

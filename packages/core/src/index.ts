@@ -13,6 +13,8 @@ export {
   ratingOf,
   SLOT_NAMES,
   SLOTS,
+  CAPACITOR_SCHOOLS,
+  type CapacitorSchool,
   type Component,
   type ComponentKind,
   type ComponentPlate,
@@ -180,6 +182,7 @@ export {
 export {
   componentSchema,
   fittedPartSchema,
+  partSchoolSchema,
   newPlateSchema,
   newSystemSchema,
   sessionSchema,

@@ -22,6 +22,7 @@ test('health, session and the description of the API', async () => {
   const api = (await request(suite.app).get('/api/openapi.json').expect(200)).body;
   expect(Object.keys(api.paths).sort()).toEqual([
     '/api/components/{id}',
+    '/api/components/{id}/school',
     '/api/events/{id}',
     '/api/follow-ups',
     '/api/follow-ups/{id}',

@@ -150,9 +150,14 @@ const pick = <K extends 'name' | 'kind'>(fact: K) =>
 export const SLOT_NAMES = pick('name');
 export const SLOT_KINDS = pick('kind');
 
-/** What a component's own label says; a capacitor's rating text is the only one so far. */
+/** How far under its rating a capacitor may read; see the firm's schools. */
+export const CAPACITOR_SCHOOLS = ['printed', 'tight', 'wide'] as const;
+export type CapacitorSchool = (typeof CAPACITOR_SCHOOLS)[number];
+
+/** What a component's own label says, which is a capacitor's rating text, and the school it is judged by in place of the firm's. */
 export interface ComponentPlate {
   readonly rating?: string | undefined;
+  readonly school?: CapacitorSchool | undefined;
 }
 
 /** One life of a part: from the day it was fitted to the day it was taken out. */

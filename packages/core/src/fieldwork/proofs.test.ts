@@ -103,6 +103,17 @@ test('the reading after it is no correction: both stay, and prove it together', 
   expect(corrected).toMatchObject({ reading: { reading: { supersedes: 'a' } } });
 });
 
+test('a part that another device fitted since the round began is a repair here too', () => {
+  const fresh = { ...component('fresh', 'outdoor-fan'), id: idAt('14:20'), replaces: 'fan', fittedOn: '2026-10-10' };
+  const old = { ...component('fan', 'outdoor-fan'), removedOn: '2026-10-10' };
+  const there = { ...system, components: [old, fresh, component('comp', 'compressor')] };
+  const [proof] = roundProofs(there, visitId, view(found, there));
+  expect(proof).toMatchObject({ verdict: 'owed', repair: { title: 'New outdoor fan motor' } });
+  // One that was fitted on a round before is none of this one's.
+  const earlier = { ...there, components: [old, { ...fresh, id: idAt('13:20') }, component('comp', 'compressor')] };
+  expect(roundProofs(earlier, visitId, view(found, earlier))).toEqual([]);
+});
+
 test('the same figure after a repair is a reading too: not the cause', () => {
   const taking = takeEntry(repaired, fieldOf(repaired), { amps: 1.6 }, { now: '2026-10-10T14:30:00.000Z', id: 'b' });
   if (taking.outcome !== 'taken') throw new Error('not taken');

@@ -1,4 +1,4 @@
-import { SLOT_NAMES } from '../equipment/component.ts';
+import { SLOT_NAMES, type ComponentKind, type Slot } from '../equipment/component.ts';
 import type { SystemDetail } from '../http/systems.ts';
 import { EVENTS } from '../judgment/events.ts';
 import { momentOfId } from '../quantity/moment-of-id.ts';
@@ -19,6 +19,16 @@ export interface Repair {
   readonly replaced: { readonly old: string; readonly fresh: string } | null;
 }
 
+const newPart = (slot: Slot): string => `New ${SLOT_NAMES[slot].toLowerCase()}`;
+
+/** What a new part of a kind can move: what is read of it, what it is read by, and what every part fitted makes owed. */
+const movedBy =
+  (kind: ComponentKind) =>
+  (of: string): boolean =>
+    readingKind(of)?.component === kind ||
+    readingKind(of)?.owedAgain === true ||
+    (REPLACED_MOVES[kind] ?? []).some((moved) => moved === of);
+
 function fitted(record: RoundRecord, components: readonly RoundComponent[]): Repair[] {
   return record.parts.flatMap(({ id, fitted: part, refused }): Repair[] => {
     const component = components.find((c) => c.id === id);
@@ -29,14 +39,20 @@ function fitted(record: RoundRecord, components: readonly RoundComponent[]): Rep
       {
         id,
         at,
-        title: `New ${SLOT_NAMES[slot].toLowerCase()}`,
-        moves: (of) =>
-          readingKind(of)?.component === kind ||
-          readingKind(of)?.owedAgain === true ||
-          (REPLACED_MOVES[kind] ?? []).some((moved) => moved === of),
+        title: newPart(slot),
+        moves: movedBy(kind),
         replaced: { old: part.replaces, fresh: id },
       },
     ];
+  });
+}
+
+/** Parts that another device, or the office, fitted since the round began. */
+function fittedElsewhere(system: SystemDetail, record: RoundRecord): Repair[] {
+  return system.components.flatMap(({ id, kind, slot, replaces }): Repair[] => {
+    const at = momentOfId(id);
+    if (replaces === null || at === null || at < record.startedAt || record.parts.some((p) => p.id === id)) return [];
+    return [{ id, at, title: newPart(slot), moves: movedBy(kind), replaced: { old: replaces, fresh: id } }];
   });
 }
 
@@ -55,4 +71,6 @@ function noted(system: SystemDetail, record: RoundRecord): Repair[] {
 
 /** What was done on this round, in the order it was. */
 export const repairsOn = (system: SystemDetail, record: RoundRecord, components: readonly RoundComponent[]): Repair[] =>
-  [...fitted(record, components), ...noted(system, record)].sort((a, b) => (a.at < b.at ? -1 : 1));
+  [...fitted(record, components), ...fittedElsewhere(system, record), ...noted(system, record)].sort((a, b) =>
+    a.at < b.at ? -1 : 1,
+  );

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
+import { CAPACITOR_SCHOOLS, COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
 import { givenPlateSchema } from '../equipment/given-plate.ts';
 import { plateSchema, systemKindSchema } from '../equipment/plate.ts';
 import { policySchema } from '../verdict/policy.ts';
@@ -47,7 +47,7 @@ export const componentSchema = z.object({
   id: idSchema,
   slot: z.enum(SLOTS),
   kind: z.enum(COMPONENT_KINDS),
-  plate: componentPlateSchema,
+  plate: componentPlateSchema.extend({ school: z.enum(CAPACITOR_SCHOOLS).optional() }),
   fittedOn: dateSchema.nullable(),
   removedOn: dateSchema.nullable(),
   removedReason: z.string().nullable(),
@@ -68,6 +68,9 @@ export const fittedPartSchema = z.object({
   overruledBecause: z.string().trim().max(200).optional(),
 });
 export type FittedPart = z.infer<typeof fittedPartSchema>;
+
+/** The school a part is judged by in place of the firm's; null for the firm's again. */
+export const partSchoolSchema = z.object({ school: z.enum(CAPACITOR_SCHOOLS).nullable() });
 
 export const systemSummarySchema = z.object({
   id: idSchema,

@@ -121,7 +121,15 @@ const memoName = (
   nextRound: Day,
   companions: object,
 ): string =>
-  [key, nextRound, fittedOn, plate.rating ?? '', JSON.stringify(companions), ...counting.map(nameIn)].join('|');
+  [
+    key,
+    nextRound,
+    fittedOn,
+    plate.rating ?? '',
+    plate.school ?? '',
+    JSON.stringify(companions),
+    ...counting.map(nameIn),
+  ].join('|');
 
 /** What a system is judged by: until when its parts have to last, the firm's policy, and what its fleet has taught. */
 export interface Judging {

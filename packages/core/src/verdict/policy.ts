@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CAPACITOR_SCHOOLS, type CapacitorSchool } from '../equipment/component.ts';
 
 const percent = z.number().min(0).max(100);
 const share = z.number().min(0).max(1);
@@ -10,7 +11,7 @@ const share = z.number().min(0).max(1);
  */
 export const policySchema = z.object({
   capacitor: z.object({
-    school: z.enum(['printed', 'tight', 'wide']),
+    school: z.enum(CAPACITOR_SCHOOLS),
     /** Used when the label prints no tolerance, %. */
     unprintedTolerancePercent: percent,
     /** Share of the way from rating to lower limit at which watching begins. */
@@ -113,7 +114,6 @@ export const policySchema = z.object({
 });
 
 export type Policy = z.infer<typeof policySchema>;
-export type CapacitorSchool = Policy['capacitor']['school'];
 
 /** What the schools with a figure of their own allow, %. Common practice, no source. */
 export const SCHOOL_PERCENT = { tight: 5, wide: 10 } as const;

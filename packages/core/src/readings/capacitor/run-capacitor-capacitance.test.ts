@@ -20,6 +20,13 @@ test('limits of the three schools for 40 µF with nothing printed (common practi
   expect(lower('wide')).toBeCloseTo(36);
 });
 
+test('one part may be judged by a school of its own, whatever the firm has', () => {
+  const at = about('40+5 µF');
+  const own = { ...at, component: { ...at.component, plate: { ...at.component.plate, school: 'wide' as const } } };
+  for (const policy of Object.values(POLICIES))
+    expect(kind.limits(own, policy)).toEqual(kind.limits(at, POLICIES.wide));
+});
+
 test('the tight school keeps a printed upper limit', () => {
   const limits = kind.limits(about('40 µF -5+10 %', 'single'), POLICIES.tight);
   expect(limits.known && limits.upper).toBeCloseTo(44);

@@ -53,7 +53,7 @@ export async function followPlate(store: Store, context: RequestContext, asked: 
     const row = living.find((l) => l.slot === part.slot);
     const isFirst = row?.replaces === null;
     if (row && isFirst && part.plate.rating !== undefined && part.plate.rating !== row.plate.rating) {
-      await store.setPlate(context, row.id, part.plate, labelOf(part.plate));
+      await store.setPlate(context, row.id, { ...row.plate, ...part.plate }, labelOf(part.plate));
     }
   }
 }

@@ -1,4 +1,12 @@
-import { dayOf, isoOf, type ComponentView, type FittedPart, type Reading, type VisitView } from '@yarnix/core';
+import {
+  dayOf,
+  isoOf,
+  type CapacitorSchool,
+  type ComponentView,
+  type FittedPart,
+  type Reading,
+  type VisitView,
+} from '@yarnix/core';
 import { ProblemError } from '../../http/problems.ts';
 import { checkDayNotAhead, checkNotBeforeYear } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
@@ -6,7 +14,7 @@ import type { On } from '../../wiring.ts';
 import type { PartInSystem, partsService } from './service.ts';
 
 interface Needs {
-  readonly parts: Pick<ReturnType<typeof partsService>, 'replace' | 'refresh'>;
+  readonly parts: Pick<ReturnType<typeof partsService>, 'replace' | 'judgeBy' | 'refresh'>;
   readonly visits: { open(context: RequestContext, id: string, systemId: string): Promise<VisitView> };
   readonly readings: {
     kept(context: RequestContext, systemId: string): Promise<Reading[]>;
@@ -14,7 +22,7 @@ interface Needs {
   };
 }
 
-/** Fitting a part on the spot: the old life ends, a new one begins, and the system is judged anew, all or nothing. */
+/** Fitting a part on the spot: the old life ends, a new one begins, and the system is judged anew, all or nothing; and by which school a part is judged. */
 export function fittingService({ now, transact }: On<Needs>) {
   /** A part goes in on an open round of its own system, today or before, and not before the old one was last read. */
   async function check(needs: Needs, context: RequestContext, fitted: FittedPart, old: PartInSystem): Promise<void> {
@@ -36,6 +44,13 @@ export function fittingService({ now, transact }: On<Needs>) {
         );
         if (isNew) await parts.refresh(context, systemId, await readings.kept(context, systemId), now());
         return part;
+      }),
+    /** Has a part judged by a school of its own, and with it its system. */
+    judgeBy: (context: RequestContext, id: string, school: CapacitorSchool | null): Promise<ComponentView> =>
+      transact(async ({ needs: { parts, readings } }) => {
+        const { systemId, view } = await parts.judgeBy(context, id, school);
+        await parts.refresh(context, systemId, await readings.kept(context, systemId), now());
+        return view();
       }),
   };
 }

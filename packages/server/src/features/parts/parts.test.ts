@@ -128,3 +128,31 @@ test('a new start capacitor is held against the rule like any other', async () =
   expect((await fit('45 µF 440 V').expect(422)).body.code).toBe('replacement-refused');
   await fit('88-108 µF 330 V').expect(200);
 });
+
+test('one capacitor judged by another school stands by it, its system anew, and by the firm’s again', async () => {
+  const visit = await startVisit(suite.app, system.id);
+  // 40 µF with 6 % printed: 37.7 is within the label, and under 5 %.
+  await request(suite.app)
+    .put(`/api/readings/${v7()}`)
+    .send(benchReading({ visitId: visit, componentId: old, inputs: { microfarads: 37.7 }, confirmed: true }))
+    .expect(200);
+  const standing = async () =>
+    (await request(suite.app).get(`/api/systems/${system.id}`)).body.components.find(
+      (c: { id: string }) => c.id === old,
+    ) as { standing: string; plate: object };
+  const before = await standing();
+  const { body } = await request(suite.app).put(`/api/components/${old}/school`).send({ school: 'tight' }).expect(200);
+  expect(body).toMatchObject({ id: old, standing: 'act', plate: { school: 'tight' } });
+  expect(await standing()).toMatchObject({ standing: 'act' });
+  await request(suite.app).put(`/api/components/${old}/school`).send({ school: null }).expect(200);
+  expect(await standing()).toEqual(before);
+});
+
+test('only a run capacitor that is in has a school of its own', async () => {
+  const contactor = system.part('contactor');
+  await request(suite.app).put(`/api/components/${contactor}/school`).send({ school: 'tight' }).expect(422);
+  await request(suite.app).put(`/api/components/${old}/school`).send({ school: 'strict' }).expect(422);
+  await request(suite.app).put(`/api/components/${v7()}/school`).send({ school: 'tight' }).expect(404);
+  await fit(v7()).expect(200);
+  await request(suite.app).put(`/api/components/${old}/school`).send({ school: 'tight' }).expect(409);
+});

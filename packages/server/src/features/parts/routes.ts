@@ -1,4 +1,4 @@
-import { componentSchema, fittedPartSchema, idSchema } from '@yarnix/core';
+import { componentSchema, fittedPartSchema, idSchema, partSchoolSchema } from '@yarnix/core';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import type { Services } from '../../services.ts';
@@ -13,5 +13,15 @@ export const partsRoutes = ({ fitting }: Services) => [
     body: fittedPartSchema,
     reply: componentSchema,
     handle: ({ context, params: { id }, body }) => fitting.fit(context, id, body),
+  }),
+  route({
+    method: 'put',
+    path: '/api/components/:id/school',
+    summary: 'Judge one part by another school than the firm’s, or by the firm’s again',
+    permission: 'record',
+    params: z.object({ id: idSchema }),
+    body: partSchoolSchema,
+    reply: componentSchema,
+    handle: ({ context, params: { id }, body }) => fitting.judgeBy(context, id, body.school),
   }),
 ];

@@ -1,5 +1,6 @@
 import {
   dayOf,
+  type CapacitorSchool,
   type ComponentView,
   type FittedPart,
   type NewSystem,
@@ -92,7 +93,26 @@ export function partsService({ db, needs }: On<Needs>) {
     return { part: viewOfPart(made), isNew: true, systemId: made.system_id };
   }
 
+  /** Notes the school a part is judged by. Runs in the caller's transaction; how it then stands is told by `view`. */
+  async function judgeBy(context: RequestContext, id: string, school: CapacitorSchool | null) {
+    await holdSystemOf(db, context, id);
+    const part = await store.find(context, id);
+    if (!part) throw notFound('part');
+    if (part.removed_on !== null) throw new ProblemError('part-removed', 'That part is no longer fitted.');
+    if (part.kind !== 'run-capacitor')
+      throw new ProblemError('invalid-request', 'Only a run capacitor is judged by a school of its own.');
+    const { rating } = part.plate;
+    await store.setSchool(context, id, { rating, ...(school && { school }) });
+    const view = async (): Promise<ComponentView> => {
+      const now = await store.find(context, id);
+      if (!now) throw notFound('part');
+      return viewOfPart(now);
+    };
+    return { systemId: part.system_id, view };
+  }
+
   return {
+    judgeBy,
     fitFirst: (context: RequestContext, systemId: string, system: NewSystem) =>
       fitFirst(store, context, systemId, system),
     followPlate: (context: RequestContext, asked: PlateToFollow) => followPlate(store, context, asked),

@@ -13,6 +13,7 @@ import { ThreadChart } from '../../thread/thread-chart.tsx';
 import { chartPoints, threadData, type ChartView, type ThreadData } from '../../thread/thread-data.ts';
 import { dateWords } from '../../kit/field-words.ts';
 import { BesidePicker } from './beside.tsx';
+import { Decide } from './decide.tsx';
 import { ReadingTable } from './reading-table.tsx';
 import { ThreadReasons } from './thread-reasons.tsx';
 
@@ -164,7 +165,10 @@ export function ThreadScreen() {
           {crossing && <p className="mt-2 font-semibold">{crossing}</p>}
           {!data.state && <p>No readings yet.</p>}
         </div>
-        <ThreadReasons data={data} />
+        <div>
+          <ThreadReasons data={data} />
+          {data.part.removedOn === null && <Decide data={data} systemId={systemId} />}
+        </div>
       </div>
       <h2 className="mt-6 mb-1 text-lg font-bold">Readings</h2>
       <ReadingTable data={data} />
