@@ -1,4 +1,4 @@
-import { heatElementsOf, nominalVoltsOf, type Component, type Plate, type SystemKind } from '@yarnix/core';
+import { heatElementsOf, nominalVoltsOf, type Component, type Day, type Plate, type SystemKind } from '@yarnix/core';
 import { randomFrom, seedOf } from './random.ts';
 import { drawWear, type SectionWear } from './wear.ts';
 
@@ -15,8 +15,54 @@ export const FAULTS = {
   'contact-pitted': 'Contactor pitted',
   'coil-jumps': 'Contactor coil failing',
   'no-defrost-heat': 'No auxiliary heat in defrost',
+  'high-switch-open': 'High pressure switch open',
+  'contactor-welded': 'Contactor welded',
+  'blower-relay-welded': 'Blower relay welded',
+  'sequencer-slow': 'First contact of the sequencer late',
+  'winding-open': 'Compressor’s start winding open',
+  'pan-heater-open': 'Base pan heater open',
+  'coil-thermostat-shut': 'Coil thermostat stuck shut',
 } as const;
 export type Fault = keyof typeof FAULTS;
+
+/** The parts whose replacement ends a fault; what is not here is ended by a repair, which no model sees. */
+const ENDED_BY: Readonly<Partial<Record<Fault, readonly Component['slot'][]>>> = {
+  'strip-welded': ['sequencer', 'heat-relay'],
+  'element-open': ['electric-heat'],
+  'weak-herm': ['run-capacitor'],
+  'weak-fan-section': ['run-capacitor', 'fan-capacitor'],
+  'weak-blower-capacitor': ['blower-capacitor'],
+  'sensor-warm': ['coil-sensor'],
+  'contact-pitted': ['contactor'],
+  'coil-jumps': ['contactor'],
+  'high-switch-open': ['high-pressure-switch'],
+  'contactor-welded': ['contactor'],
+  'blower-relay-welded': ['blower-relay'],
+  'sequencer-slow': ['sequencer'],
+  'winding-open': ['compressor'],
+  'pan-heater-open': ['base-pan-heater'],
+  'coil-thermostat-shut': ['defrost-board'],
+};
+
+/** The faults that are still there: those whose part was not fitted anew on the day, or the one before: clocks and zones differ. */
+export const faultsLeft = (
+  faults: readonly Fault[],
+  parts: readonly Pick<Component, 'slot' | 'fittedOn'>[],
+  { installedOn, day }: { installedOn: Day | null; day: Day },
+): ReadonlySet<Fault> =>
+  new Set(
+    faults.filter(
+      (fault) =>
+        !parts.some(
+          ({ slot, fittedOn }) =>
+            // Where nobody knows since when it stands, only what was fitted later has a day.
+            fittedOn !== null &&
+            fittedOn > (installedOn ?? -Infinity) &&
+            fittedOn >= day - 1 &&
+            ENDED_BY[fault]?.includes(slot),
+        ),
+    ),
+  );
 
 /** What one house's equipment truly is and draws, before meters and weather; drawn from its id, so that it is the same again. */
 export interface ModelHouse {

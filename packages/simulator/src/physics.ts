@@ -208,8 +208,17 @@ function callTruth(scene: Scene, { point }: Held): readonly string[] {
   const call = CALLS[point as keyof typeof CALLS];
   const has = { kind: scene.house.kind, strips: scene.parts.some((p) => p.slot === 'electric-heat') };
   const runs: string[] = expectedOn(call, has);
-  if (call === 'cooling' && scene.faults.has('strip-welded') && has.strips) runs.push('strips');
-  return runs.length > 0 ? runs : ['nothing-runs'];
+  const also = (fault: Fault, runner: string, part: Component['slot']) => {
+    const isThere = scene.faults.has(fault) && scene.parts.some((p) => p.slot === part);
+    if (isThere && !runs.includes(runner)) runs.push(runner);
+  };
+  if (call === 'cooling' && has.strips) also('strip-welded', 'strips', 'electric-heat');
+  also('blower-relay-welded', 'blower', 'blower-relay');
+  also('contactor-welded', 'compressor', 'contactor');
+  also('contactor-welded', 'outdoor-fan', 'contactor');
+  if (!scene.faults.has('high-switch-open')) return runs.length > 0 ? runs : ['nothing-runs'];
+  const left = runs.filter((runner) => runner !== 'compressor' && runner !== 'outdoor-fan');
+  return left.length > 0 ? left : ['nothing-runs'];
 }
 
 const coil =
@@ -253,12 +262,16 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   'control-volts': coil((house) => house.controlVolts),
   'line-volts': coil((house) => house.lineVolts),
   'heater-amps': (scene, { point }) => elementAmps(scene, point),
-  'strips-in-cooling': (scene, { point }) =>
-    scene.faults.has('strip-welded') && !['element-1', 'circuit-2', 'circuit-3'].includes(point)
-      ? elementAmps(scene, 'element-2')
-      : 0,
+  'strips-in-cooling': (scene, { point }) => {
+    const welded: Point = heatElementsOf(scene.house.plate) > 1 ? 'element-2' : 'element-1';
+    const onIt = !point.startsWith('element') || point === welded;
+    return scene.faults.has('strip-welded') && onIt && !['circuit-2', 'circuit-3'].includes(point)
+      ? elementAmps(scene, welded)
+      : 0;
+  },
   'element-ohms': (scene, { point }) => ohmsOf(scene, indexOf(point)),
-  'sequencer-closing-time': (scene, { point }) => scene.house.closingSeconds[indexOf(point)] ?? 60,
+  'sequencer-closing-time': (scene, { point }) =>
+    (scene.house.closingSeconds[indexOf(point)] ?? 60) + (scene.faults.has('sequencer-slow') ? 110 : 0),
   'sequencer-opening-time': (scene, { point }) =>
     scene.faults.has('strip-welded') && point === 'contact-2'
       ? Infinity
@@ -303,7 +316,8 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
     scene.house.contactVolts +
     scene.house.contactVoltsPerYear * yearsOf(scene) +
     (scene.faults.has('contact-pitted') ? 2.4 : 0),
-  'pressure-switch-volts': () => 0,
+  'pressure-switch-volts': (scene, { component }) =>
+    scene.faults.has('high-switch-open') && component.slot === 'high-pressure-switch' ? 25.4 : 0,
   'charge-check': () => 'check-counts',
   superheat: circuitTruth('suction'),
   subcooling: circuitTruth('liquid'),
@@ -327,20 +341,24 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   'pan-heater-volts': (scene, { input }) => (input === 'inDefrost' ? scene.house.lineVolts : 0),
   'compressor-ohms': (scene, { point }) => {
     const run = 14 / scene.house.compressorAmps;
-    const ohms: Partial<Record<Point, number>> = { 'c-r': run, 'c-s': 3.1 * run, 'r-s': 4.1 * run };
+    const start = scene.faults.has('winding-open') ? Infinity : 3.1 * run;
+    const ohms: Partial<Record<Point, number>> = { 'c-r': run, 'c-s': start, 'r-s': run + start };
     return ohms[point] ?? Infinity;
   },
-  'pressure-switch-ohms': () => 0.2,
-  'blower-relay-contact-ohms': (_scene, { point }) => (point === 'nc-contact' ? 0.2 : Infinity),
+  'pressure-switch-ohms': (scene, { component }) =>
+    scene.faults.has('high-switch-open') && component.slot === 'high-pressure-switch' ? Infinity : 0.2,
+  'blower-relay-contact-ohms': (scene, { point }) =>
+    point === 'nc-contact' || scene.faults.has('blower-relay-welded') ? 0.2 : Infinity,
   'heat-relay-contact-ohms': (scene) => (scene.faults.has('strip-welded') ? 0.2 : Infinity),
   'sequencer-contact-ohms': (scene) => (scene.faults.has('strip-welded') ? 0.2 : Infinity),
-  'contactor-contact-ohms': () => Infinity,
+  'contactor-contact-ohms': (scene) => (scene.faults.has('contactor-welded') ? 0.2 : Infinity),
   'coil-thermostat-ohms': (scene, { input }) => {
     const coilF = scene.outdoorF;
     if (input === 'coilF') return coilF;
-    return coilF < 32 ? 0.3 : Infinity;
+    return coilF < 32 || scene.faults.has('coil-thermostat-shut') ? 0.3 : Infinity;
   },
-  'base-pan-heater-ohms': (scene, { point }) => (point === 'ground' ? Infinity : scene.house.panHeaterOhms),
+  'base-pan-heater-ohms': (scene, { point }) =>
+    point === 'ground' || scene.faults.has('pan-heater-open') ? Infinity : scene.house.panHeaterOhms,
 };
 
 /** Whether a settled value is fed by a coil whose ohms jump. */

@@ -1,6 +1,6 @@
 import { componentsFor, dayOf, settle, type Sample, type SystemKind, type Unit } from '@yarnix/core';
 import { drawPlate } from './draw-plate.ts';
-import { houseOf, type Fault } from './model-house.ts';
+import { faultsLeft, houseOf, type Fault } from './model-house.ts';
 import { truthAt, type Held, type Scene } from './physics.ts';
 import { probeStream } from './probe-kit.ts';
 import { randomFrom } from './random.ts';
@@ -112,4 +112,20 @@ test('OL is streamed as such', () => {
   const scene = sceneOf([], 'fall', 'ductless-heat-pump');
   const held = heldAt(scene, 'base-pan-heater-ohms', 'base-pan-heater', 'ground', 'ohms');
   expect(listen(scene, held, 'Ω', 900, 2).every((s) => s.value === Infinity)).toBe(true);
+});
+
+test('a fault ends with its part: fitted on the day or after it, and not by one that was always there', () => {
+  const parts = [
+    { slot: 'heat-relay', fittedOn: 20_700 },
+    { slot: 'contactor', fittedOn: 18_000 },
+  ] as const;
+  const left = (day: number, installedOn: number | null) => [
+    ...faultsLeft(['strip-welded', 'contact-pitted', 'low-charge'], parts, { installedOn, day }),
+  ];
+  expect(left(20_700, 18_000)).toEqual(['contact-pitted', 'low-charge']);
+  expect(left(20_701, 18_000)).toEqual(['contact-pitted', 'low-charge']);
+  // Two days after, a fault put in anew is a new one.
+  expect(left(20_702, 18_000)).toEqual(['strip-welded', 'contact-pitted', 'low-charge']);
+  expect(left(18_000, 18_000)).toEqual(['contact-pitted', 'low-charge']);
+  expect(left(20_700, null)).toEqual(['contact-pitted', 'low-charge']);
 });

@@ -109,7 +109,8 @@ function writeSoon(key: string, record: RoundRecord | null, outgoing: readonly O
   const before = pending.get(key);
   pending.set(key, { record: record ?? before?.record ?? null, outgoing: [...(before?.outgoing ?? []), ...outgoing] });
   if (outgoing.length > 0) somethingComes(outgoing.length);
-  flushing ??= flush();
+  // What is kept in the same moment is written together: a page left right after it loses none of it.
+  flushing ??= Promise.resolve().then(flush);
   return flushing;
 }
 

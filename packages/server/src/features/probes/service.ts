@@ -11,7 +11,7 @@ import {
   type SystemKind,
   type Unit,
 } from '@yarnix/core';
-import { FAULTS, houseOf, probeStream, seedOf, type Fault } from '@yarnix/simulator';
+import { FAULTS, faultsLeft, houseOf, probeStream, seedOf, type Fault } from '@yarnix/simulator';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
@@ -51,14 +51,17 @@ export function probesService({ now, needs, probeSpeed }: On<Needs>) {
       const component = parts.find((p) => p.id === asked.componentId);
       if (!component) throw notFound('part');
       const today = dayOf(now().toISOString());
+      const installedOn = system.installedOn ?? component.fittedOn ?? today;
+      const faults = (asked.faults ?? '').split(',').filter(isFault);
       const scene = {
         house: houseOf(asked.systemId, system.kind, system.plate),
         parts,
-        installedOn: system.installedOn ?? component.fittedOn ?? today,
+        installedOn,
         day: today,
         season: asked.season,
         outdoorF: asked.outdoorF ?? (asked.season === 'spring' ? 82 : 45),
-        faults: new Set((asked.faults ?? '').split(',').filter(isFault)),
+        // What was fitted today is what ended its fault.
+        faults: faultsLeft(faults, parts, { installedOn: system.installedOn, day: today }),
       };
       const held = { kind, point: asked.point, input: asked.input, method: asked.method, component };
       return probeStream(

@@ -6,6 +6,8 @@ export function statusOf(field: RoundField): string {
   return field.state === 'open' ? 'empty' : field.state;
 }
 
-/** Whether something is still to be entered there: nothing, or only a part of it, is typed. */
+/** Whether something is still to be entered there: nothing, or only a part of it, is typed, or it is read again after a repair. */
 export const isOpenEntry = (field: RoundField): boolean =>
-  !isTaken(field) && field.state !== 'put-off' && (field.typed === 'nothing' || field.typed === 'unfinished');
+  (!isTaken(field) || field.again !== null) &&
+  field.state !== 'put-off' &&
+  (field.typed === 'nothing' || field.typed === 'unfinished');
