@@ -94,7 +94,16 @@ export {
   type SystemThread,
   type ThreadMemo,
 } from './judgment/assess-system.ts';
-export { EVENT_KINDS, EVENTS, happened, isSettingMoved, type EventKind, type SystemEvent } from './judgment/events.ts';
+export {
+  EVENT_KINDS,
+  EVENTS,
+  happened,
+  isSettingMoved,
+  type EventKind,
+  type SystemEvent,
+  elementOf,
+  movesReading,
+} from './judgment/events.ts';
 export { inlineThread, NO_THREAD, type InlineThreadData } from './judgment/inline-thread.ts';
 export { judge } from './judgment/judge.ts';
 export {

@@ -236,6 +236,17 @@ function contactTruth(scene: Scene, { point, input, method }: Held): number {
   return isClosed ? 0.1 : scene.house.lineVolts;
 }
 
+/** Volts at what a call switches: its coil with the call, the line side always, the load with the call or through a weld. */
+const loadTruth =
+  (weld: Fault | null): Truth =>
+  (scene, { point, method, component }) => {
+    const called = method !== 'no-call';
+    const cut = component.kind === 'contactor' && scene.faults.has('high-switch-open');
+    if (point === 'coil') return called && !cut ? scene.house.controlVolts : 0.1;
+    const closed = (called && !cut) || (weld !== null && scene.faults.has(weld));
+    return point === 'line-side' || closed ? scene.house.lineVolts : 0.2;
+  };
+
 /** The control circuit with nothing wrong: 24 V all along it, the coil thermostat open on a coil that is not cold. */
 function chainTruth(scene: Scene, { input }: Held): number {
   const coilF = scene.season === 'fall' ? scene.outdoorF - 16 : scene.outdoorF + 22;
@@ -253,6 +264,15 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   'outdoor-looks': (scene) => (scene.faults.has('contact-pitted') ? 'pitted-contacts' : 'nothing'),
   'indoor-looks': (scene) => (scene.faults.has('dirty-filter') ? 'dirty-filter' : 'nothing'),
   'call-check': callTruth,
+  'contactor-volts': loadTruth('contactor-welded'),
+  'blower-relay-volts': loadTruth('blower-relay-welded'),
+  'heat-relay-volts': loadTruth('strip-welded'),
+  'sequencer-volts': loadTruth('strip-welded'),
+  'heater-volts': loadTruth('strip-welded'),
+  'valve-volts': loadTruth(null),
+  'coil-thermostat-temperatures': (scene, { input }) =>
+    input === 'closedF' ? 30 : (scene.house.plate.defrostTerminationF ?? 65) + 1,
+  'speed-tap': () => 'medium',
   'restart-check': (scene) => [
     'calls-run',
     'amps-as-before',

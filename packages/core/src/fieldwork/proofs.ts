@@ -62,7 +62,7 @@ function provedReadings(system: SystemDetail, visitId: string, view: RoundView, 
     const before = thread.findLast((r) => r.visitId === visitId && r.takenAt < repair.at);
     const kind = before && readingKind(before.kind);
     const component = before && parts.get(before.componentId);
-    if (!before || !kind || !component || !repair.moves(before.kind)) return [];
+    if (!before || !kind || !component || !repair.moves(before.kind, before.point)) return [];
     const was = paired(before, thread, component, kind, { system, view });
     // Only what was not as it should be can prove that something has helped.
     if (severityOf(was.standing) < severityOf('watch')) return [];

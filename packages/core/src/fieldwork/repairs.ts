@@ -1,6 +1,6 @@
-import { SLOT_NAMES, type ComponentKind, type Slot } from '../equipment/component.ts';
+import { SLOT_NAMES, type ComponentKind, type Point, type Slot } from '../equipment/component.ts';
 import type { SystemDetail } from '../http/systems.ts';
-import { EVENTS } from '../judgment/events.ts';
+import { EVENTS, movesReading } from '../judgment/events.ts';
 import { momentOfId } from '../quantity/moment-of-id.ts';
 import { readingKind } from '../readings/registry.ts';
 import { REPLACED_MOVES } from '../round/proof.ts';
@@ -14,7 +14,7 @@ export interface Repair {
   readonly at: string;
   readonly title: string;
   /** Whether it can move readings of that kind. */
-  readonly moves: (kind: string) => boolean;
+  readonly moves: (kind: string, point: Point) => boolean;
   /** The part that came out and the one that went in; null for what replaced nothing. */
   readonly replaced: { readonly old: string; readonly fresh: string } | null;
 }
@@ -63,9 +63,9 @@ function noted(system: SystemDetail, record: RoundRecord): Repair[] {
     .map((e) => ({ ...e, withdrawn: false }));
   return [...there, ...here].flatMap(({ id, kind, withdrawn }): Repair[] => {
     const at = momentOfId(id);
-    const { title, moves } = EVENTS[kind];
+    const { title } = EVENTS[kind];
     if (withdrawn || at === null) return [];
-    return [{ id, at, title, moves: (of) => moves.some((moved) => moved === of), replaced: null }];
+    return [{ id, at, title, moves: (of, point) => movesReading(kind, of, point), replaced: null }];
   });
 }
 

@@ -179,7 +179,7 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
     .filter((r) => r !== taken)
     .map(dated);
   const followUp = followUpOf(scene.record, key);
-  const again = (taken && scene.repairs.findLast((r) => r.at > taken.takenAt && r.moves(kind.id))) ?? null;
+  const again = (taken && scene.repairs.findLast((r) => r.at > taken.takenAt && r.moves(kind.id, point))) ?? null;
   const isEmpty = state === 'nothing' && !taken;
   const entered = isEmpty || !check || check.outcome === 'refused' ? null : check;
   const conditions = about.conditions ?? {};

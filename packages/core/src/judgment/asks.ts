@@ -50,6 +50,7 @@ const OF_FINDINGS: Readonly<Partial<Record<FindingCode, Ask>>> = {
   'can-burst': 'replace',
   'section-open': 'replace',
   'section-shorted': 'replace',
+  'thermostat-closes-late': 'adjust',
 };
 
 function ofFindings(codes: readonly string[], standing: Judgment['standing']): Ask {

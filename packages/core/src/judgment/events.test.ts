@@ -1,4 +1,5 @@
-import { happened, isSince } from './events.ts';
+import type { Point } from '../equipment/component.ts';
+import { elementOf, EVENT_KINDS, EVENTS, happened, isSince, movesReading } from './events.ts';
 
 const AT = '2026-10-10T14:20:00.000Z';
 const id = `${Date.parse(AT)
@@ -21,4 +22,17 @@ test('readings of its day fall before or after it by their moment, others by the
   expect(on(shift.day)).toBe(true);
   expect([on(shift.day - 1), on(shift.day + 1)]).toEqual([false, true]);
   expect(isSince({ day: shift.day, takenAt: AT }, { day: shift.day })).toBe(false);
+});
+
+test('one element of several replaced begins its own readings anew, and those of all together; the others go on', () => {
+  const moved = (kind: string, point: Point) => movesReading('element-2-replaced', kind, point);
+  expect([
+    moved('element-ohms', 'element-2'),
+    moved('heater-amps', 'element-2'),
+    moved('heater-amps', 'total'),
+  ]).toEqual([true, true, true]);
+  expect([moved('element-ohms', 'element-1'), moved('heater-amps', 'element-3')]).toEqual([false, false]);
+  expect(moved('compressor-amps', 'element-2')).toBe(false);
+  expect(EVENT_KINDS.filter((kind) => elementOf(kind) === 2)).toEqual(['element-2-replaced']);
+  expect(EVENTS['element-2-replaced'].title).toBe('Element 2 of the heat replaced');
 });

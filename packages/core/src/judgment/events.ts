@@ -1,3 +1,4 @@
+import { POINT_NAMES, type Point } from '../equipment/component.ts';
 import { MOVED_SETTINGS, type SettingMoved } from '../equipment/moved-settings.ts';
 import { dayOf, type Day } from '../quantity/day.ts';
 import { momentOfId } from '../quantity/moment-of-id.ts';
@@ -7,7 +8,16 @@ import type { ReadingKindId } from '../readings/contract/kind-ids.ts';
 interface Moving {
   readonly title: string;
   readonly moves: readonly ReadingKindId[];
+  /** Of those, the points alone that it may move; left out where it moves them all. */
+  readonly points?: readonly Point[];
 }
+
+/** One element of several replaced: its own readings begin anew, and what is read of them all; the others go on. */
+const element = (point: Point) => ({
+  title: `${POINT_NAMES[point].replace('e', 'E')} of the heat replaced`,
+  moves: ['heater-amps', 'element-ohms', 'heat-rise'] as const satisfies readonly ReadingKindId[],
+  points: [point, 'total', 'whole', 'circuit-1', 'circuit-2', 'circuit-3'] as const,
+});
 
 /**
  * Repairs and changes that move readings without a part having worn or been replaced, and the kinds of reading whose
@@ -42,6 +52,12 @@ export const EVENTS = {
     moves: ['blower-amps', 'airflow', 'temperature-split', 'heat-rise', 'gas-rise', 'delivered-capacity'],
   },
   'contacts-dressed': { title: 'Contacts dressed or tightened', moves: ['contact-drop'] },
+  'element-1-replaced': element('element-1'),
+  'element-2-replaced': element('element-2'),
+  'element-3-replaced': element('element-3'),
+  'element-4-replaced': element('element-4'),
+  'element-5-replaced': element('element-5'),
+  'element-6-replaced': element('element-6'),
   'gas-adjusted': { title: 'Gas pressure adjusted', moves: ['gas-rise'] },
   'other-repair': { title: 'Another repair', moves: [] },
   'termination-moved': { title: 'Termination jumper moved', moves: ['defrost-duration'] },
@@ -72,9 +88,19 @@ export function happened({ id, kind, on }: { id: string; kind: EventKind; on: st
 /** When a kind's readings may have come to lie elsewhere. */
 export type Shift = Pick<SystemEvent, 'day' | 'at'>;
 
-/** The moments after which a kind's readings may lie elsewhere. */
-export const shiftsOf = (kind: string, events: readonly SystemEvent[]): Shift[] =>
-  events.filter((e) => (EVENTS[e.kind].moves as readonly string[]).includes(kind)).map(({ day, at }) => ({ day, at }));
+/** Whether an event may move readings of a kind at a point. */
+export function movesReading(event: EventKind, kind: string, point: Point): boolean {
+  const { moves, points }: Moving = EVENTS[event];
+  return moves.some((moved) => moved === kind) && (points?.includes(point) ?? true);
+}
+
+/** The moments after which a kind's readings at a point may lie elsewhere. */
+export const shiftsOf = (kind: string, point: Point, events: readonly SystemEvent[]): Shift[] =>
+  events.filter((e) => movesReading(e.kind, kind, point)).map(({ day, at }) => ({ day, at }));
+
+/** Which element of the heat an event is of; null for all others. */
+export const elementOf = (event: EventKind): number | null =>
+  event.startsWith('element-') ? Number(/\d/.exec(event)?.[0]) : null;
 
 /**
  * Whether a reading was taken since a shift: by the moment where both are known, so that the readings before and after a

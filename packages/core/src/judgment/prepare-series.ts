@@ -39,7 +39,7 @@ export function prepareSeries(
   const { fittedOn } = about.component;
   const compared = compareReadings(kind, readings, about);
   const limits = kind.limits(aboutAlike(kind, about), policy);
-  const shifts = shiftsOf(kind.id, events);
+  const shifts = shiftsOf(kind.id, about.point, events);
   const baseline = baselineOf(compared, fittedOn, limits, shifts);
   const nominal = (limits.known ? limits.nominal : baseline?.value) ?? compared[0]?.value ?? 1;
   const reference = referenceOf(kind, nominal);

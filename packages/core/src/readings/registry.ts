@@ -7,6 +7,14 @@ import { basePanHeaterOhms } from './defrost/base-pan-heater-ohms.ts';
 import { blowerAmps } from './motor/blower-amps.ts';
 import { blowerRelayCoilOhms } from './controls/blower-relay-coil-ohms.ts';
 import { callCheck } from './controls/call-check.ts';
+import { contactorVolts } from './controls/contactor-volts.ts';
+import { blowerRelayVolts } from './controls/blower-relay-volts.ts';
+import { heatRelayVolts } from './controls/heat-relay-volts.ts';
+import { sequencerVolts } from './controls/sequencer-volts.ts';
+import { heaterVolts } from './controls/heater-volts.ts';
+import { valveVolts } from './controls/valve-volts.ts';
+import { coilThermostatTemperatures } from './defrost/coil-thermostat-temperatures.ts';
+import { speedTap } from './motor/speed-tap.ts';
 import { restartCheck } from './controls/restart-check.ts';
 import { chargeCheck } from './refrigerant/charge-check.ts';
 import { complaint } from './looks/complaint.ts';
@@ -67,6 +75,14 @@ const KINDS: Readonly<Record<ReadingKindId, ReadingKind>> = {
   'indoor-looks': indoorLooks,
   'call-check': callCheck,
   'restart-check': restartCheck,
+  'contactor-volts': contactorVolts,
+  'blower-relay-volts': blowerRelayVolts,
+  'heat-relay-volts': heatRelayVolts,
+  'sequencer-volts': sequencerVolts,
+  'heater-volts': heaterVolts,
+  'valve-volts': valveVolts,
+  'coil-thermostat-temperatures': coilThermostatTemperatures,
+  'speed-tap': speedTap,
   'control-volts': controlVolts,
   'line-volts': lineVolts,
   'heater-amps': heaterAmps,

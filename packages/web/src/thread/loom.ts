@@ -6,6 +6,7 @@ import {
   EVENTS,
   inlineThread,
   isoOf,
+  movesReading,
   nextRoundAfter,
   readingKind,
   severityOf,
@@ -118,7 +119,7 @@ function strandOf(
         .map((old) => pointsOf(readings.get(threadKey({ ...asked, componentId: old.id })) ?? []))
         .filter((points) => points.length > 0),
       repairs: system.events
-        .filter((e) => (EVENTS[e.kind].moves as readonly string[]).includes(kind.id))
+        .filter((e) => movesReading(e.kind, kind.id, state.point))
         .map((e) => ({ day: dayOf(e.on), title: EVENTS[e.kind].title })),
     },
   ];

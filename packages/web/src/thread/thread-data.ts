@@ -5,6 +5,7 @@ import {
   EVENTS,
   inlineThread,
   isNumeric,
+  movesReading,
   readingKind,
   threadKey,
   type ComponentView,
@@ -133,7 +134,7 @@ export function threadData(
     common: measured?.likeForLike?.words(aboutOf(system, part, asked.point as Point)) ?? null,
     events: system.events
       .filter((e) => part.fittedOn === null || e.on >= part.fittedOn)
-      .filter((e) => (EVENTS[e.kind].moves as readonly string[]).includes(kind.id))
+      .filter((e) => movesReading(e.kind, kind.id, asked.point as Point))
       .map((e) => ({ day: dayOf(e.on), title: EVENTS[e.kind].title })),
   };
 }

@@ -1,4 +1,13 @@
-import { EVENT_KINDS, EVENTS, isSettingMoved, type EventKind, type RoundRecord, type SystemDetail } from '@yarnix/core';
+import {
+  elementOf,
+  EVENT_KINDS,
+  EVENTS,
+  heatElementsOf,
+  isSettingMoved,
+  type EventKind,
+  type RoundRecord,
+  type SystemDetail,
+} from '@yarnix/core';
 import { v7 } from 'uuid';
 import { keepEvent } from '../../../field/rounds.ts';
 
@@ -8,6 +17,13 @@ const doneOn = (system: SystemDetail, record: RoundRecord, kind: EventKind): str
   if (here) return here.event.withdrawn ? null : here.id;
   return system.events.find((e) => e.visitId === record.visitId && e.kind === kind)?.id ?? null;
 };
+
+/** What can have been done on this machine: moved settings are noted where they are read, and it has so many elements. */
+function isOffered(kind: EventKind, system: SystemDetail): boolean {
+  const at = elementOf(kind);
+  const elements = system.components.some((c) => c.slot === 'electric-heat') ? heatElementsOf(system.plate) : 0;
+  return !isSettingMoved(kind) && (at === null || (elements > 1 && at <= elements));
+}
 
 /**
  * Repairs and changes that move readings without wear: one tap notes one, another takes it back. Readings from here on
@@ -34,7 +50,7 @@ export function CloseRepairs({ system, record }: { system: SystemDetail; record:
       </h2>
       <p className="label mb-2">Besides parts replaced. Readings after it may lie elsewhere without being worn.</p>
       <div className="flex flex-wrap gap-2">
-        {EVENT_KINDS.filter((kind) => !isSettingMoved(kind)).map((kind) => (
+        {EVENT_KINDS.filter((kind) => isOffered(kind, system)).map((kind) => (
           <button
             key={kind}
             type="button"
