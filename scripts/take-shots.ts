@@ -65,6 +65,11 @@ async function atTheDesk(page: Page, row: Row): Promise<void> {
   await visit(page, '/systems?sort=standing:desc', 'systems');
   await visit(page, `/systems/${row.systemId}`, 'system');
   await visit(page, thread, 'thread');
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: /^5 %, whatever is printed/ }).check();
+  await page.getByRole('button', { name: 'See what would change' }).click();
+  await page.getByRole('button', { name: 'Judge by these from now on' }).waitFor();
+  await shoot(page, 'settings');
   await page.goto('/systems/new');
   await page.getByLabel('Dual, or the compressor’s single').fill('45/5 MFD 440V ±6%');
   await page.getByLabel('Compressor RLA').fill('19.9');

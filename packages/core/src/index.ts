@@ -50,6 +50,7 @@ export { readPressureTable, type PressurePoint, type PressureTables } from './tr
 export { REFRIGERANTS } from './trade/refrigerant/refrigerants.ts';
 export { saturationPressure } from './trade/refrigerant/saturation.ts';
 export { targetSuperheat } from './trade/refrigerant/superheat.ts';
+export { seasonOfMode } from './round/stops.ts';
 export type { Judgment } from './verdict/judgment.ts';
 export { DEFAULT_POLICY, POLICIES, policyFrom, type Policy } from './verdict/policy.ts';
 export type { Because } from './verdict/reasons.ts';
@@ -282,7 +283,7 @@ export {
   withStopBegun,
   type Taking,
 } from './fieldwork/transitions.ts';
-export { roundView, seasonOfRound } from './fieldwork/view-round.ts';
+export { hasOtherSeason, roundView, seasonOfRound } from './fieldwork/view-round.ts';
 export { monthName, saySchool, saySchoolProblem, SCHOOL_WORDS, SUBJECT_NAMES } from './words/schools.ts';
 export { ASK_WORDS } from './words/asks.ts';
 export { customerSummary, type PartTested } from './words/customer-summary.ts';

@@ -59,6 +59,8 @@ export interface RoundRecord {
   readonly parts: readonly LocalPart[];
   /** Which half of the year's work it is; null when it goes by the date. */
   readonly season: Season | null;
+  /** Whether the other half's stops are worked on this visit as well. */
+  readonly bothSeasons: boolean;
   /** When the machine began to run in each mode, UTC. */
   readonly runningSince: Readonly<Partial<Record<Mode, string>>>;
   /** Stops whose instructions were followed. */
@@ -96,6 +98,7 @@ export const newRound = (
   readings: [],
   parts: [],
   season,
+  bothSeasons: false,
   runningSince: {},
   begun: [],
   looseEnds: [],

@@ -222,6 +222,12 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
   };
 }
 
+/** Whether a visit would have more stops if the other season were worked as well. */
+export const hasOtherSeason = (system: SystemDetail, { components, season }: RoundView): boolean => {
+  const asked = { systemKind: system.kind, plate: system.plate, components, season };
+  return planRound({ ...asked, bothSeasons: true }).length > planRound(asked).length;
+};
+
 /** The season a round is worked for: as chosen at its start, else by its date. */
 export const seasonOfRound = (record: RoundRecord): Season => record.season ?? seasonOf(dayOf(record.startedAt));
 
@@ -267,7 +273,8 @@ export function roundView(
     today,
     nextRound,
   };
-  const plan = planRound({ systemKind: system.kind, plate: system.plate, components, season });
+  const { bothSeasons } = record;
+  const plan = planRound({ systemKind: system.kind, plate: system.plate, components, season, bothSeasons });
   const stops = plan.map((stop) => {
     const runningMin = runningMinutes(record, stop.mode, now);
     return { ...stop, runningMin, fields: stop.readings.map((planned) => fieldOf(scene, planned, runningMin)) };

@@ -154,3 +154,28 @@ test('after work with the power off the machine is started again, and power is b
     expect(restart?.readings.map((r) => r.kind.id)).toEqual(['restart-check']);
   }
 });
+
+test('both seasons on one visit: heating first, defrost before cooling can warm the coil, power off once', () => {
+  const components = componentsFor('split-heat-pump', PLATE).map((c): Component => ({ ...c, fittedOn: null }));
+  const both = planRound({
+    systemKind: 'split-heat-pump',
+    plate: PLATE,
+    components,
+    season: 'fall',
+    bothSeasons: true,
+  });
+  const order = ids(both);
+  expect(order).toEqual(expect.arrayContaining(['electric-heat', 'heating', 'defrost', 'cooling-air', 'cooling']));
+  expect(order.indexOf('defrost')).toBeLessThan(Math.min(order.indexOf('cooling'), order.indexOf('cooling-air')));
+  expect(order.filter((id) => id.startsWith('off-'))).toHaveLength(2);
+  expect(order.at(-1)).toBe('restart');
+  // Whatever the season it was started for, the same is read.
+  const spring = planRound({
+    systemKind: 'split-heat-pump',
+    plate: PLATE,
+    components,
+    season: 'spring',
+    bothSeasons: true,
+  });
+  expect(ids(spring)).toEqual(order);
+});

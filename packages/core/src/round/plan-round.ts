@@ -25,20 +25,23 @@ export interface RoundAsked<C extends Component = Component> {
   /** The living parts. */
   readonly components: readonly C[];
   readonly season: Season;
+  /** Whether the other season's stops are worked on the same visit. */
+  readonly bothSeasons?: boolean;
 }
 
 const has = (components: readonly Component[], slot: Component['slot']) => components.some((c) => c.slot === slot);
 
 /** The stops a season's round of this system can have; whether they have anything to read shows later. */
-function stopsFor({ systemKind, components, season }: RoundAsked): ReadonlySet<StopId> {
+function stopsFor({ systemKind, components, season, bothSeasons = false }: RoundAsked): ReadonlySet<StopId> {
   const always: StopId[] = ['arrive', 'look', 'calls', 'off-outdoor', 'off-indoor', 'restart'];
-  if (season === 'spring') return new Set<StopId>([...always, 'cooling-air', 'cooling']);
+  const cools: StopId[] = ['cooling-air', 'cooling'];
+  if (season === 'spring' && !bothSeasons) return new Set([...always, ...cools]);
   const heats: StopId[] = [];
   if (has(components, 'electric-heat')) heats.push('electric-heat');
   if (has(components, 'gas-heat')) heats.push('gas-heat');
   if (heats.length === 0 && hasBlower(systemKind)) heats.push('fan-only');
   if (isHeatPump(systemKind)) heats.push('heating', 'defrost');
-  return new Set([...always, ...heats]);
+  return new Set([...always, ...heats, ...(bothSeasons ? cools : [])]);
 }
 
 /** In a packaged unit the blower stands beside the compressor: its indoor stops are worked outdoors, in one go. */

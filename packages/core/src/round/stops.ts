@@ -1,4 +1,5 @@
 import { COLD_COIL_F } from '../trade/defrost/defrost-test.ts';
+import type { Season } from '../quantity/season.ts';
 import type { StopId } from '../readings/contract/entry.ts';
 import { DISCHARGE, GAS, LIVE_WORK, LOCK_OUT, REFRIGERANT_WORK, WIRES, type Caution } from './cautions.ts';
 import type { LooseEndCode } from './loose-ends.ts';
@@ -34,6 +35,16 @@ export interface StopFacts {
   readonly after: readonly StopId[];
 }
 
+const SEASON_OF: Readonly<Partial<Record<Mode, Season>>> = {
+  cooling: 'spring',
+  heating: 'fall',
+  'electric-heat': 'fall',
+  'gas-heat': 'fall',
+};
+
+/** The half of the year that a mode of the machine belongs to; `otherwise` for what is the same in both. */
+export const seasonOfMode = (mode: Mode, otherwise: Season): Season => SEASON_OF[mode] ?? otherwise;
+
 const outdoorPanel: Instruction = { opens: 'outdoor-panel-off', text: 'Panel off' };
 const indoorPanel: Instruction = { opens: 'indoor-panel-off', text: 'Panel off' };
 const probes: Instruction = { opens: 'probes-in-ducts', text: 'Probes into return and supply' };
@@ -47,6 +58,8 @@ const LIVE: readonly StopId[] = [
   'cooling-air',
   'cooling',
 ];
+/** Where both seasons are worked, cooling comes last: it warms the coil that a defrost needs cold. */
+const HEATS: readonly StopId[] = ['electric-heat', 'gas-heat', 'fan-only', 'heating'];
 const BEFORE_LIVE: readonly StopId[] = ['arrive', 'look', 'calls'];
 
 /** Every stop a round can have, in the order in which ties are settled. */
@@ -149,7 +162,7 @@ export const STOPS: readonly StopFacts[] = [
       },
     ],
     restores: ['fan-lead-pulled', 'strip-wire-lifted', 'gauges-on'],
-    after: [...BEFORE_LIVE, ...LIVE.filter((id) => id !== 'defrost')],
+    after: [...BEFORE_LIVE, ...HEATS],
   },
   {
     id: 'cooling-air',
@@ -161,7 +174,7 @@ export const STOPS: readonly StopFacts[] = [
     settle: { from: 10, to: 15 },
     instructions: [indoorPanel, probes],
     restores: ['probes-in-ducts'],
-    after: BEFORE_LIVE,
+    after: [...BEFORE_LIVE, ...HEATS, 'defrost'],
   },
   {
     id: 'cooling',
@@ -173,7 +186,7 @@ export const STOPS: readonly StopFacts[] = [
     settle: { from: 10, to: 15 },
     instructions: [gauges],
     restores: ['gauges-on'],
-    after: BEFORE_LIVE,
+    after: [...BEFORE_LIVE, ...HEATS, 'defrost'],
   },
   {
     id: 'off-outdoor',

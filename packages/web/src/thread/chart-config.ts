@@ -27,7 +27,7 @@ function livesBefore(data: ThreadData, palette: Palette): Dataset[] {
   return data.before.map(({ part, points }) => ({
     label: `earlier part, out ${part.removedOn ?? ''}`,
     order: 4,
-    data: points.map((p) => ({ x: momentOf(p.day), y: p.value })),
+    data: knotDays(points).map((p) => ({ x: momentOf(p.day), y: p.value })),
     borderColor: palette.soft,
     borderWidth: 1.2,
     pointRadius: 2.5,
@@ -88,7 +88,7 @@ export function conditionWords({ reading, odd }: ChartPoint, data: ThreadData): 
   ].filter(Boolean);
 }
 
-function readingsOf(points: readonly ChartPoint[], palette: Palette): Dataset {
+function readingsOf(points: readonly ChartPoint[], palette: Palette, first: string | undefined): Dataset {
   const isLast = (index: number) => index === points.length - 1;
   const fill = (p: ChartPoint, i: number) => (p.odd ? 'transparent' : isLast(i) ? palette.hue : palette.knot);
   return {
@@ -98,12 +98,20 @@ function readingsOf(points: readonly ChartPoint[], palette: Palette): Dataset {
     data: points.map((p) => ({ x: momentOf(p.day), y: p.value })),
     pointRadius: points.map((_, i) => (isLast(i) ? 7 : 4.5)),
     pointHoverRadius: 8,
-    pointStyle: points.map((p) => (p.odd ? 'crossRot' : 'circle')),
+    // By method: the commonest is a ring, every other one a square.
+    pointStyle: points.map((p) => (p.odd ? 'crossRot' : p.reading.method === first ? 'circle' : 'rect')),
     pointBackgroundColor: points.map(fill),
     pointBorderColor: points.map((_, i) => (isLast(i) ? palette.hue : palette.thread)),
     pointBorderWidth: 2,
   };
 }
+
+/** The method that most readings of a thread were taken by. */
+const firstMethod = ({ readings }: ThreadData): string | undefined => {
+  const count = new Map<string, number>();
+  for (const { method } of readings) count.set(method, (count.get(method) ?? 0) + 1);
+  return [...count].sort((a, b) => b[1] - a[1])[0]?.[0];
+};
 
 /** Everything drawn of a thread. */
 export function chartData(
@@ -118,7 +126,7 @@ export function chartData(
       ...lives,
       ...frayOf(data, view, palette),
       lineOf(data, view, points, palette),
-      readingsOf(points, palette),
+      readingsOf(points, palette, firstMethod(data)),
     ],
   };
 }

@@ -1,4 +1,5 @@
 import {
+  hasOtherSeason,
   isTelling,
   missingFields,
   roundChanges,
@@ -148,6 +149,21 @@ function TheEnd({ system, record, view, proofs }: Here & { proofs: readonly Proo
   );
 }
 
+/** Works the other season's stops on this visit as well, or no longer. */
+function OtherSeason({ system, record, view }: Pick<Here, 'system' | 'record' | 'view'>) {
+  if (!record.bothSeasons && !hasOtherSeason(system, view)) return null;
+  const other = view.season === 'spring' ? 'heating' : 'cooling';
+  return (
+    <Button
+      look="quiet"
+      className="justify-self-start !px-0"
+      onClick={() => void change(record.visitId, (r) => ({ ...r, bothSeasons: !r.bothSeasons }))}
+    >
+      {record.bothSeasons ? `No ${other} readings on this visit` : `Take the ${other} readings on this visit too`}
+    </Button>
+  );
+}
+
 function Close(here: Here) {
   const { system, record, view } = here;
   const session = useQuery(queries.session());
@@ -175,6 +191,7 @@ function Close(here: Here) {
         <Changes changes={changes} />
         <CloseRepairs system={system} record={record} />
         <CloseProofs proofs={proofs} record={record} view={view} />
+        <OtherSeason system={system} record={record} view={view} />
         <NotTaken record={record} stops={view.stops} base={base} />
         <PutOffList stops={view.stops} />
         <CloseLooseEnds record={record} />

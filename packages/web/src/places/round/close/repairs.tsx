@@ -4,6 +4,7 @@ import {
   EVENTS,
   heatElementsOf,
   isSettingMoved,
+  readingKind,
   type EventKind,
   type RoundRecord,
   type SystemDetail,
@@ -18,11 +19,14 @@ const doneOn = (system: SystemDetail, record: RoundRecord, kind: EventKind): str
   return system.events.find((e) => e.visitId === record.visitId && e.kind === kind)?.id ?? null;
 };
 
-/** What can have been done on this machine: moved settings are noted where they are read, and it has so many elements. */
+/** What can have been done on this machine: moved settings are noted where they are read, it has the parts, and so many elements. */
 function isOffered(kind: EventKind, system: SystemDetail): boolean {
   const at = elementOf(kind);
   const elements = system.components.some((c) => c.slot === 'electric-heat') ? heatElementsOf(system.plate) : 0;
-  return !isSettingMoved(kind) && (at === null || (elements > 1 && at <= elements));
+  const moves: readonly string[] = EVENTS[kind].moves;
+  const isHere = (id: string) => system.components.some((c) => c.kind === readingKind(id)?.component);
+  const moving = moves.length === 0 || moves.some(isHere);
+  return !isSettingMoved(kind) && moving && (at === null || (elements > 1 && at <= elements));
 }
 
 /**

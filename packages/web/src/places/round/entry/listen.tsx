@@ -10,6 +10,7 @@ import {
   type RoundRecord,
   type RoundView,
   type Sample,
+  seasonOfMode,
 } from '@yarnix/core';
 import { Radio } from 'lucide-react';
 import { useState } from 'react';
@@ -24,6 +25,9 @@ const isProbed = (spec: InputSpec): spec is Probed => spec.type === 'number' && 
 export const probedInputs = (field: RoundField): Probed[] =>
   field.planned.method.inputs.filter(isProbed).filter((spec) => !spec.optional || spec.id === 'supplyWetF');
 
+const stopOf = (view: RoundView, field: RoundField) =>
+  view.stops.find((stop) => stop.fields.some((f) => f.key === field.key));
+
 function addressOf(record: RoundRecord, view: RoundView, field: RoundField, input: string): string {
   const { planned, conditions } = field;
   const asked: Record<string, string> = {
@@ -33,7 +37,8 @@ function addressOf(record: RoundRecord, view: RoundView, field: RoundField, inpu
     point: planned.point,
     method: planned.method.id,
     input,
-    season: view.season,
+    // On a visit that works both seasons, what runs at this stop counts.
+    season: seasonOfMode(stopOf(view, field)?.mode ?? 'off', view.season),
     runningSeconds: String(60 * (conditions.runningMin ?? 15)),
   };
   if (conditions.outdoorF !== undefined) asked.outdoorF = String(conditions.outdoorF);
