@@ -55,6 +55,9 @@ async function putIn(page: Page, fault: string): Promise<void> {
   await page.getByLabel(fault).check();
 }
 
+/** The page is left by its address next: what was just done is given a moment to reach the device's store. */
+const kept = (page: Page) => page.waitForTimeout(500);
+
 /** Takes what a probe shows at a reading. */
 async function takeFromProbe(page: Page, stop: string, name: RegExp): Promise<void> {
   const field = await goToReading(page, stop, name);
@@ -65,6 +68,7 @@ async function takeFromProbe(page: Page, stop: string, name: RegExp): Promise<vo
   await expect(page.getByRole('button', { name: 'Stop listening' })).toHaveCount(0);
   await field.focus();
   await next(page);
+  await kept(page);
 }
 
 /** Fits a new part in the place of the one whose reading is at hand. */
@@ -74,6 +78,7 @@ async function replaceIt(page: Page, { label, why }: { label?: string; why?: str
   if (why !== undefined) await page.getByLabel('Why the old one came out').fill(why);
   await page.getByRole('button', { name: 'Fitted' }).click();
   await expect(page.getByText(/proves it|first readings/).first()).toBeVisible();
+  await kept(page);
 }
 
 test('a welded strip relay is found by its amps, changed, and proved by them', async ({ page, server }) => {
@@ -103,6 +108,7 @@ test('a welded strip relay is found by its amps, changed, and proved by them', a
   await goToStop(page, 'off-indoor');
   await beginStop(page);
   await expect(page.getByRole('button', { name: /loose: .*Breaker off/ })).toBeVisible();
+  await kept(page);
   await goToReading(page, 'off-indoor', /Heat relay coil.*Ohms$/);
   await replaceIt(page, { why: 'welded' });
 
@@ -183,9 +189,13 @@ test('a warm-day check of a time-and-temperature board condemns nothing that is 
   if (isPhone(page)) {
     await goToStop(page, 'look');
     await page.getByRole('textbox', { name: 'Outdoor air, °F' }).fill('84');
-  } else await page.getByLabel('Outdoor air', { exact: true }).fill('84');
+    await kept(page);
+  }
   await goToStop(page, 'off-outdoor');
+  if (!isPhone(page)) await page.getByLabel('Outdoor air', { exact: true }).fill('84');
   await beginStop(page);
+  await expect(page.getByRole('button', { name: /loose: .*Breaker off/ })).toBeVisible();
+  await kept(page);
   // Open on a coil that hangs in 84 °F: right, and nothing to do.
   await (await goToReading(page, 'off-outdoor', /Coil thermostat, ohms.*Ohms/)).fill('OL');
   await next(page);

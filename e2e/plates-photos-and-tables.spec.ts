@@ -38,7 +38,7 @@ test('a plate read better later judges what was unproven, and says what is still
   await page.getByLabel('Which wire was on which lug, row 1: Lug').fill('T1');
   await page.getByLabel('Which wire was on which lug, row 1: Wire').fill('black, thick');
   await page.getByRole('button', { name: 'Keep the plate' }).click();
-  await expect(page.getByRole('heading', { level: 2, name: 'Electric heat' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 3, name: 'Electric heat' })).toBeVisible();
   await expect(page.getByRole('cell', { name: 'black, thick' })).toBeVisible();
 });
 

@@ -31,6 +31,22 @@ test('a wrong verdict is overruled with a reason: both are kept, and the part fo
   await page.getByRole('button', { name: 'No longer overruled' }).click();
   await expect(page.getByText(/in place of act/)).toHaveCount(0);
   await expect.poll(ruling).toBeNull();
+
+  // A note stays beside the figure, which stays as it was read.
+  if (!isPhone(page)) await volts.focus();
+  await page.getByRole('button', { name: 'Note', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Note on this reading' }).fill('disconnect was half out');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByText('“disconnect was half out”')).toBeVisible();
+  const noted = async () =>
+    (
+      (await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as {
+        readings: { kind: string; value: number | null; note: string | null; superseded: boolean }[];
+      }
+    ).readings
+      .filter((r) => r.kind === 'line-volts' && r.value === 193)
+      .map((r) => [r.superseded, r.note]);
+  await expect.poll(noted).toEqual(expect.arrayContaining([[false, 'disconnect was half out']]));
 });
 
 test('from the office: a verdict overruled as nothing found, and one capacitor judged by another school', async ({

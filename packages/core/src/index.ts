@@ -41,6 +41,7 @@ export {
 export { sayRating, saySection } from './equipment/rating-text.ts';
 export { parseCapacitorRating } from './equipment/rating.ts';
 export { areAllBack, wiresMoved, wiresOn, type WireNote } from './equipment/wires.ts';
+export { SENSOR_CURVES } from './equipment/sensor-curves.ts';
 export { isHeatPump, SYSTEM_KIND_NAMES, SYSTEM_KINDS, type SystemKind } from './equipment/system-kind.ts';
 export { moistAir } from './trade/air/moist-air.ts';
 export { judgeReplacement } from './trade/capacitor/judge-replacement.ts';
@@ -274,6 +275,7 @@ export {
 export {
   hasBegun,
   putOffField,
+  notedReading,
   takeEntry,
   takeField,
   toPutBackFirst,

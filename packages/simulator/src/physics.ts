@@ -9,6 +9,7 @@ import {
   ratingOf,
   refrigerantName,
   saturationPressure,
+  SENSOR_CURVES,
   targetSuperheat,
   type Component,
   type Day,
@@ -149,7 +150,8 @@ function sensorOhms(scene: Scene, component: Component): number {
   const warm = scene.faults.has('sensor-warm') && component.slot === 'coil-sensor' ? 9 : 0;
   const drift = component.slot === 'coil-sensor' ? house.sensorDriftF * yearsOf(scene) : 0;
   const kelvin = (scene.outdoorF + house.sensorErrorF + drift + warm - 32) / 1.8 + 273.15;
-  const { sensorR25 = 10_000, sensorBeta = 3435 } = house.plate;
+  const usual = SENSOR_CURVES[house.plate.sensorCurve ?? '10k-3435'];
+  const { sensorR25 = usual.r25, sensorBeta = usual.beta } = house.plate;
   return sensorR25 * Math.exp(sensorBeta * (1 / kelvin - 1 / 298.15));
 }
 

@@ -1,3 +1,4 @@
+import { SENSOR_CURVE_IDS } from './sensor-curves.ts';
 import { z } from 'zod';
 import { SWITCH_ORDERS } from './switch-order.ts';
 import { SYSTEM_KINDS } from './system-kind.ts';
@@ -78,6 +79,8 @@ export const plateSchema = z.object({
   defrostTerminationF: amount(30, 120, '°F'),
   sensorR25: amount(100, 1_000_000, 'Ω'),
   sensorBeta: amount(1000, 8000, 'K'),
+  /** A usual curve by its name, where neither beta nor a chart is known. */
+  sensorCurve: z.enum(SENSOR_CURVE_IDS).optional(),
   sensorChart: z.array(sensorPointSchema).max(40).optional(),
   heatingChart: z.array(chartPointSchema).max(20).optional(),
   panHeaterWatts: amount(5, 1000, 'W'),

@@ -6,7 +6,7 @@ import type { Reading } from '../readings/contract/reading.ts';
 import type { RoundRecord } from './round-record.ts';
 
 export type RoundComponent = Component & { readonly id: string; readonly isNew: boolean };
-export type RoundReading = Reading & { readonly inputs: Inputs };
+export type RoundReading = Reading & { readonly inputs: Inputs; readonly note?: string | null | undefined };
 
 /** The living parts: the server's, less those replaced on this device, and the new ones. */
 export function livingParts(system: SystemDetail, record: RoundRecord): RoundComponent[] {

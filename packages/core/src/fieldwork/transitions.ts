@@ -6,6 +6,7 @@ import { isLoose, type LooseEnd } from '../round/loose-ends.ts';
 import { PUT_OFF_REASONS, type PutOffReason } from '../round/put-off.ts';
 import { isSameEntry } from './field-entry.ts';
 import { withText, type LocalFollowUp, type LocalReading, type RoundRecord } from './round-record.ts';
+import type { RoundReading } from './round-parts.ts';
 import { isTaken, type RoundField, type RoundStop } from './round-view.ts';
 
 /** What a transition is given from outside: the moment, UTC, and an id for what it makes. */
@@ -78,6 +79,32 @@ export function takeEntry(record: RoundRecord, field: RoundField, inputs: Inputs
   const confirmed = check.outcome === 'questioned';
   return { outcome: 'taken', reading: readingOf(record, field, { inputs: check.inputs, check }, confirmed, given) };
 }
+
+/** A taken reading with a note beside it: the same figures of the same moment, in the place of the one without. */
+export const notedReading = (
+  record: Pick<RoundRecord, 'visitId'>,
+  taken: RoundReading,
+  note: string,
+  id: string,
+): LocalReading => ({
+  id,
+  value: taken.value,
+  findings: taken.findings,
+  reading: {
+    visitId: record.visitId,
+    componentId: taken.componentId,
+    kind: taken.kind,
+    point: taken.point,
+    method: taken.method,
+    inputs: { ...taken.inputs } as NewReading['inputs'],
+    takenAt: taken.takenAt,
+    conditions: taken.conditions ?? {},
+    // It was asked about when it was taken, if it was to be.
+    confirmed: true,
+    ...(note === '' ? {} : { note }),
+    supersedes: taken.id,
+  },
+});
 
 /** Puts a field off for a reason; it is due as the reason usually allows, or on the day given. */
 export function putOffField(

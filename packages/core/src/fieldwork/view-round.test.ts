@@ -16,7 +16,7 @@ import {
 } from './round-record.ts';
 import { isTelling, roundChanges } from './round-changes.ts';
 import { isTaken, missingFields, type RoundField } from './round-view.ts';
-import { putOffField, takeEntry, takeField, toRestore, typedInto, withStopBegun } from './transitions.ts';
+import { putOffField, notedReading, takeEntry, takeField, toRestore, typedInto, withStopBegun } from './transitions.ts';
 import { sayField, sayOutdoorProblem } from '../words/field.ts';
 import { roundView } from './view-round.ts';
 
@@ -319,6 +319,18 @@ describe('what is done on a round', () => {
     expect(field(erased, benchKey)).toMatchObject({ typed: 'unfinished', state: 'taken' });
     expect(missingFields(view(erased).stops).map((m) => m.field.key)).toContain(benchKey);
     expect(missingFields(view(taken).stops).map((m) => m.field.key)).not.toContain(benchKey);
+  });
+
+  test('a note takes the place of the reading without one: the same figures, of the same moment', () => {
+    const taken = withReading(typed('39.2'), benchKey, local('new1', 39.2));
+    const before = field(taken, benchKey).taken!;
+    const noted = notedReading(taken, before, 'lugs were loose', 'new2');
+    const after = field(withReading(taken, benchKey, noted), benchKey);
+    expect(after.taken).toMatchObject({ id: 'new2', value: 39.2, note: 'lugs were loose', takenAt: before.takenAt });
+    expect(noted.reading).toMatchObject({ supersedes: 'new1', inputs: before.inputs });
+    // Taken away again, nothing is left of it.
+    const without = notedReading(taken, after.taken!, '', 'new3');
+    expect(without.reading).not.toHaveProperty('note');
   });
 
   test('a choice is taken whole, one that is none of them not at all', () => {

@@ -34,6 +34,13 @@ test('a chart typed in goes before R25 and beta', () => {
   expect(judged(kind, { ohms: 9_000 }, { ...setting, plate: charted }).value).toBeCloseTo(0, 6);
 });
 
+test('a usual curve by its name serves where neither chart nor beta is known, and never before them', () => {
+  const named = { sensorCurve: '10k-type-2' } as const;
+  expect(judged(kind, { ohms: 10_000 }, { ...setting, plate: named }).value).toBeCloseTo(0, 6);
+  const both = { ...named, sensorR25: 9000, sensorBeta: 3950 };
+  expect(judged(kind, { ohms: 9_000 }, { ...setting, plate: both }).value).toBeCloseTo(0, 6);
+});
+
 test('its ohms are kept, whether or not a temperature can be made of them', () => {
   const kept = { value: null, findings: ['sensor-ohms-kept'] };
   expect(enter(kind, { ohms: 9_000 }, { ...setting, plate: {} })).toMatchObject(kept);

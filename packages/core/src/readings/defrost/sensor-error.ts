@@ -1,4 +1,5 @@
 import type { Plate } from '../../equipment/plate.ts';
+import { SENSOR_CURVES } from '../../equipment/sensor-curves.ts';
 import { sensorsApart } from '../../trade/sensors/sensors-apart.ts';
 import { thermistorTemperature, type Thermistor } from '../../trade/sensors/thermistor-temperature.ts';
 import type { Finding } from '../../verdict/findings.ts';
@@ -6,11 +7,12 @@ import type { About, Evaluated, Inputs } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
 import { found, noBasis, taken, windowLimits } from '../contract/window.ts';
 
-/** The curve of a system's sensors: a chart typed in, else R25 and beta; null when neither is on record. */
+/** The curve of a system's sensors: a chart typed in, else R25 and beta, else a usual one by its name; null when none is on record. */
 export function thermistorOf(plate: Plate): Thermistor | null {
   if (plate.sensorChart && plate.sensorChart.length > 1) return { chart: plate.sensorChart };
-  if (plate.sensorR25 === undefined || plate.sensorBeta === undefined) return null;
-  return { r25: plate.sensorR25, beta: plate.sensorBeta };
+  if (plate.sensorR25 !== undefined && plate.sensorBeta !== undefined)
+    return { r25: plate.sensorR25, beta: plate.sensorBeta };
+  return plate.sensorCurve === undefined ? null : SENSOR_CURVES[plate.sensorCurve];
 }
 
 /** Sensors of one machine farther apart than this, off and settled in the same air, differ, °F. Common practice, no source. */

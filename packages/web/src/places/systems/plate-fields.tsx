@@ -1,4 +1,12 @@
-import { componentsFor, isHeatPump, type Plate, type RatingField, type Slot, type SystemKind } from '@yarnix/core';
+import {
+  componentsFor,
+  isHeatPump,
+  SENSOR_CURVES,
+  type Plate,
+  type RatingField,
+  type Slot,
+  type SystemKind,
+} from '@yarnix/core';
 import type { Control, FieldErrors, FieldValues, UseFormRegister } from 'react-hook-form';
 import { Field, SelectField } from '../../kit/field.tsx';
 import { numberOf, textOf } from './plate-form.ts';
@@ -185,6 +193,11 @@ function HeatPumpFields(props: PlateFieldsProps) {
             ['none', 'None'],
           ])}
         {ductless && number('panHeaterWatts', 'Base pan heater', 'W')}
+        {choice(
+          'sensorCurve',
+          'Sensor curve, by name',
+          Object.entries(SENSOR_CURVES).map(([id, { name }]) => [id, name] as const),
+        )}
         {number('sensorR25', 'Sensor at 77 °F', 'Ω')}
         {number('sensorBeta', 'Sensor beta', 'K')}
       </fieldset>

@@ -220,7 +220,7 @@ function PhoneReading({
               listening={listening}
               onActive={(spot) => setInput(spot.input)}
             />
-            <FieldLines system={props.system} record={record} field={field} stop={props.stop} />
+            <FieldLines system={props.system} record={record} field={field} stop={props.stop} active />
             {isOpenEntry(field) && opened === null && (
               <div className="flex flex-wrap gap-2">
                 <Listen record={record} view={view} field={field} big onListening={setListening} />

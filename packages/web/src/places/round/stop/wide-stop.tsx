@@ -128,7 +128,13 @@ export function WideStop(props: StopProps) {
                 entry={entry}
                 action={field.key === active?.key && <FieldActions props={props} field={field} stop={shared} />}
               >
-                <FieldLines system={system} record={record} field={field} stop={stop} />
+                <FieldLines
+                  system={system}
+                  record={record}
+                  field={field}
+                  stop={stop}
+                  active={field.key === active?.key}
+                />
                 {shared.openedOf(field.key) === 'overrule' && (
                   <Overrule record={record} field={field} onDone={shared.shut} />
                 )}
