@@ -22,7 +22,8 @@ import { v7 } from 'uuid';
 import { drawPlate } from './draw-plate.ts';
 import { shown } from './instruments.ts';
 import { houseOf, type ModelHouse } from './model-house.ts';
-import { trueMicrofarads, truthAt, type Scene } from './physics.ts';
+import { trueMicrofarads, type Scene } from './physics.ts';
+import { truthAt } from './truths.ts';
 import type { Random } from './random.ts';
 import { outdoorOn } from './wear.ts';
 
@@ -141,38 +142,10 @@ function inputsFor(random: Random, scene: Scene, reading: PlannedReading<Simulat
   return inputs;
 }
 
-/** Tests that are only made once a fault shows: kinds, and single methods of kinds. */
-const FAULT_TESTS: ReadonlySet<string> = new Set([
-  'defrost-chain',
-  'restart-check',
-  'contactor-volts',
-  'blower-relay-volts',
-  'heat-relay-volts',
-  'sequencer-volts',
-  'heater-volts',
-  'valve-volts',
-  'coil-thermostat-temperatures',
-  'speed-tap',
-  'pressure-switch-ohms/row',
-  'fan-bypass',
-  'sequencer-opening-time',
-  'compressor-ohms',
-  'pressure-switch-ohms',
-  'blower-relay-contact-ohms',
-  'heat-relay-contact-ohms',
-  'sequencer-contact-ohms',
-  'contactor-contact-ohms',
-  'coil-thermostat-ohms',
-  'blower-off-delay',
-  'refrigerant-found',
-  'suction-line',
-  'pan-heater-volts',
-  'strips-in-cooling/no-call',
-]);
-
 /** Whether a technician takes this reading on this visit: few take what nobody misses. */
 const isTaken = ({ random }: Making, { kind, method }: PlannedReading<SimulatedPart>): boolean => {
-  if (FAULT_TESTS.has(kind.id) || FAULT_TESTS.has(`${kind.id}/${method.id}`)) return false;
+  // A fault is no part of a history, and a check of the visit itself says nothing of how parts wear.
+  if (method.optional === 'on-fault' || kind.owedAgain) return false;
   // Delivered cooling costs nothing to take: everything it needs is there.
   return method.optional !== true || method.inputs.length === 0 || random.chance(0.07);
 };

@@ -1,7 +1,8 @@
 import { componentsFor, dayOf, settle, type Sample, type SystemKind, type Unit } from '@yarnix/core';
 import { drawPlate } from './draw-plate.ts';
 import { faultsLeft, houseOf, type Fault } from './model-house.ts';
-import { truthAt, type Held, type Scene } from './physics.ts';
+import type { Scene } from './physics.ts';
+import { truthAt, type Held } from './truths.ts';
 import { probeStream } from './probe-kit.ts';
 import { randomFrom } from './random.ts';
 

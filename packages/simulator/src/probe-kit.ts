@@ -1,6 +1,7 @@
 import type { Unit } from '@yarnix/core';
 import { shown } from './instruments.ts';
-import { jumps, truthAt, type Held, type Scene } from './physics.ts';
+import type { Scene } from './physics.ts';
+import { jumps, truthAt, type Held } from './truths.ts';
 import { randomFrom } from './random.ts';
 
 /** Samples a second of house time. */

@@ -112,8 +112,8 @@ export interface Method {
   readonly stops: readonly StopId[];
   /** The same where it depends on the part: indoors and outdoors for one kind of it. */
   readonly stopsFor?: (where: Where) => readonly StopId[] | null;
-  /** True for a method that nobody misses when another one of the kind was taken. */
-  readonly optional?: boolean;
+  /** For a method that nobody misses: where another one of the kind was taken, or, 'on-fault', until a fault asks for it. */
+  readonly optional?: true | 'on-fault';
   /** False for a method that proves too little to stand in for another one of the kind: that stays owed. */
   readonly settles?: false;
   /** Place in the order of the stop. */

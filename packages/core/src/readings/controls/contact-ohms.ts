@@ -38,7 +38,7 @@ export const contactOhms = (contact: {
       title: 'ohms across it, power off, a wire off',
       stops: [contact.stop],
       order: contact.order,
-      optional: true,
+      optional: 'on-fault',
       points: () => contact.points,
       inputs: [{ id: 'ohms', type: 'number', label: 'Ohms', unit: 'Ω', overLimit: true, probe: 'ohms' }],
       evaluate,

@@ -61,7 +61,7 @@ interface Switch {
 export function loadVolts({ id, title, component, called, points }: Switch): FindingKind {
   const method = (over: Pick<Method, 'id' | 'title' | 'stops' | 'order'>, when: 'called' | 'at-rest'): Method => ({
     ...over,
-    optional: true,
+    optional: 'on-fault',
     points: () => points,
     inputs: [volts],
     evaluate: (inputs, about) => evaluate(inputs, about, when),

@@ -25,7 +25,7 @@ export const pressureSwitchOhms: NumericKind = {
       title: 'ohms across it, power off, a wire off',
       stops: ['off-outdoor'],
       order: 82,
-      optional: true,
+      optional: 'on-fault',
       points: () => ['whole'],
       inputs: [{ id: 'ohms', type: 'number', label: 'Ohms', unit: 'Ω', overLimit: true, probe: 'ohms' }],
       evaluate: ({ ohms }) => (ohms === 'OL' ? found('switch-open-dead') : taken(Number(ohms))),
@@ -36,7 +36,7 @@ export const pressureSwitchOhms: NumericKind = {
       title: 'ohms across both in a row, power off, a wire off',
       stops: ['off-outdoor'],
       order: 83,
-      optional: true,
+      optional: 'on-fault',
       // Read once, with the high one; where the plate says that there is one switch, there is no row.
       points: ({ component, plate }) =>
         component.slot === 'high-pressure-switch' && IN_A_ROW.has(plate.pressureSwitches) ? ['in-row'] : [],

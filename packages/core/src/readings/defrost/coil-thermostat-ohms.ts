@@ -34,7 +34,7 @@ export const coilThermostatOhms: FindingKind = {
       title: 'ohms, unplugged, power off',
       stops: ['off-outdoor'],
       order: 56,
-      optional: true,
+      optional: 'on-fault',
       points: ({ plate }) => (plate.defrostControl === 'demand' ? [] : ['whole']),
       inputs: [
         { id: 'ohms', type: 'number', label: 'Ohms', unit: 'Ω', overLimit: true, probe: 'ohms' },

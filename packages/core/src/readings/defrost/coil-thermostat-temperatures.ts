@@ -57,7 +57,7 @@ export const coilThermostatTemperatures: FindingKind = {
       title: 'volts across it while the coil cools and warms',
       stops: ['defrost'],
       order: 97,
-      optional: true,
+      optional: 'on-fault',
       points: ({ plate }) => (plate.defrostControl === 'demand' ? [] : ['whole']),
       inputs: [degrees('closedF', 'Closed at'), degrees('openedF', 'Opened at')],
       evaluate,

@@ -58,7 +58,7 @@ export const defrostChain: FindingKind = {
       stops: ['defrost'],
       order: 20,
       // For when the forced test or the call shows a fault.
-      optional: true,
+      optional: 'on-fault',
       points: () => ['whole'],
       inputs: [
         ...PLACES.map((at): InputSpec => ({

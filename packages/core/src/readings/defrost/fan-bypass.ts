@@ -14,7 +14,7 @@ export const fanBypass: FindingKind = {
       title: 'lead moved past the relay, power off while moving it',
       stops: ['defrost'],
       order: 30,
-      optional: true,
+      optional: 'on-fault',
       points: () => ['whole'],
       inputs: [
         {

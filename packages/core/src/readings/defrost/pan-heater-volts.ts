@@ -30,7 +30,7 @@ export const panHeaterVolts: FindingKind = {
       title: 'meter across it, in a defrost and after',
       stops: ['heating'],
       order: 97,
-      optional: true,
+      optional: 'on-fault',
       points: () => ['whole'],
       inputs: [
         { id: 'inDefrost', type: 'number', label: 'In a defrost', unit: 'V', overLimit: false, probe: 'volts' },

@@ -23,7 +23,7 @@ export const sequencerOpeningTime: NumericKind = {
       stops: ['electric-heat'],
       // After everything that needs the heat on.
       order: 95,
-      optional: true,
+      optional: 'on-fault',
       points: contactsOf,
       inputs: [{ id: 'seconds', type: 'number', label: 'Seconds', unit: 's', overLimit: true }],
       evaluate: ({ seconds }) => {

@@ -53,7 +53,7 @@ export const stripsInCooling: NumericKind = {
       title: 'clamp, power on, no call',
       stops: ['calls'],
       order: 80,
-      optional: true,
+      optional: 'on-fault',
       points: (where) => [...heaterPointsOf(where), 'leg-1', 'leg-2'],
       usual: () => ({ amps: 0 }),
       inputs: [amps],

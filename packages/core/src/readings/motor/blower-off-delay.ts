@@ -21,7 +21,7 @@ export const blowerOffDelay: NumericKind = {
       title: 'stopwatch from the end of the call',
       stops: ['calls'],
       order: 85,
-      optional: true,
+      optional: 'on-fault',
       points: () => ['whole'],
       inputs: [{ id: 'seconds', type: 'number', label: 'Seconds', unit: 's', overLimit: true }],
       evaluate: ({ seconds }) => (seconds === 'OL' ? found('blower-never-stops') : taken(Number(seconds))),

@@ -43,7 +43,7 @@ export const compressorOhms: NumericKind = {
       stops: ['off-outdoor'],
       order: 80,
       // For when it does not start.
-      optional: true,
+      optional: 'on-fault',
       points: ({ systemKind }) => (systemKind === 'ductless-heat-pump' ? [] : TERMINALS),
       inputs: [{ id: 'ohms', type: 'number', label: 'Ohms', unit: 'Ω', overLimit: true, probe: 'ohms' }],
       evaluate,

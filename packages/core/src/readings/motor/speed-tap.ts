@@ -17,7 +17,7 @@ export const speedTap: FindingKind = {
       title: 'tap or pins, as they stand',
       stops: ['off-indoor'],
       order: 97,
-      optional: true,
+      optional: 'on-fault',
       points: () => ['call-cooling', 'call-heating'],
       inputs: [
         {

@@ -23,7 +23,7 @@ export const refrigerantFound: FindingKind = {
       title: 'label, caps or analyzer',
       stops: ['cooling', 'heating'],
       order: 95,
-      optional: true,
+      optional: 'on-fault',
       points: () => ['whole'],
       usual: () => ({ found: 'refrigerant-as-plate' }),
       inputs: [{ id: 'found', type: 'choice', label: 'Refrigerant', options: choices(FOUND) }],

@@ -22,7 +22,7 @@ export const suctionLine: FindingKind = {
       title: 'by hand, cooling',
       stops: ['cooling'],
       order: 96,
-      optional: true,
+      optional: 'on-fault',
       points: () => ['whole'],
       usual: () => ({ felt: 'suction-cold' }),
       inputs: [{ id: 'felt', type: 'choice', label: 'Suction line', options: choices(FELT) }],

@@ -125,7 +125,7 @@ export function FieldRow({
     <li
       data-place={field.key}
       data-status={statusOf(field)}
-      data-optional={method.optional ?? false}
+      data-optional={method.optional !== undefined}
       className={`border-b border-rule ${active ? '-mx-4 border-b-transparent bg-raised px-4 shadow-[inset_4px_0_0_var(--copper),0_0_0_1px_var(--rule-strong)]' : ''}`}
     >
       <div className="grid grid-cols-[minmax(150px,190px)_150px_minmax(150px,190px)_1fr] items-center gap-4 py-2.5">
