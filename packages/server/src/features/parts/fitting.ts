@@ -14,7 +14,7 @@ import type { On } from '../../wiring.ts';
 import type { PartInSystem, partsService } from './service.ts';
 
 interface Needs {
-  readonly parts: Pick<ReturnType<typeof partsService>, 'replace' | 'judgeBy' | 'refresh'>;
+  readonly parts: Pick<ReturnType<typeof partsService>, 'replace' | 'judgeBy' | 'one' | 'refresh'>;
   readonly visits: { open(context: RequestContext, id: string, systemId: string): Promise<VisitView> };
   readonly readings: {
     kept(context: RequestContext, systemId: string): Promise<Reading[]>;
@@ -48,9 +48,9 @@ export function fittingService({ now, transact }: On<Needs>) {
     /** Has a part judged by a school of its own, and with it its system. */
     judgeBy: (context: RequestContext, id: string, school: CapacitorSchool | null): Promise<ComponentView> =>
       transact(async ({ needs: { parts, readings } }) => {
-        const { systemId, view } = await parts.judgeBy(context, id, school);
+        const systemId = await parts.judgeBy(context, id, school);
         await parts.refresh(context, systemId, await readings.kept(context, systemId), now());
-        return view();
+        return parts.one(context, id);
       }),
   };
 }

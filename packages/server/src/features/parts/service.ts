@@ -18,7 +18,7 @@ import type { On } from '../../wiring.ts';
 import { componentOf, standingsOf } from './standings.ts';
 import { fitFirst, followPlate, type PlateToFollow } from './first-parts.ts';
 import { threadMemo } from './thread-memo.ts';
-import { insertReplacement } from './replacement.ts';
+import { insertReplacement, labelOf } from './replacement.ts';
 import { partsStore, viewOfPart, type PartInSystem, type PartRow, type Standings } from './store.ts';
 
 interface Needs {
@@ -93,8 +93,14 @@ export function partsService({ db, needs }: On<Needs>) {
     return { part: viewOfPart(made), isNew: true, systemId: made.system_id };
   }
 
-  /** Notes the school a part is judged by. Runs in the caller's transaction; how it then stands is told by `view`. */
-  async function judgeBy(context: RequestContext, id: string, school: CapacitorSchool | null) {
+  async function one(context: RequestContext, id: string): Promise<ComponentView> {
+    const part = await store.find(context, id);
+    if (!part) throw notFound('part');
+    return viewOfPart(part);
+  }
+
+  /** Notes the school a part is judged by; tells whose system it is. Runs in the caller's transaction. */
+  async function judgeBy(context: RequestContext, id: string, school: CapacitorSchool | null): Promise<string> {
     await holdSystemOf(db, context, id);
     const part = await store.find(context, id);
     if (!part) throw notFound('part');
@@ -102,16 +108,12 @@ export function partsService({ db, needs }: On<Needs>) {
     if (part.kind !== 'run-capacitor')
       throw new ProblemError('invalid-request', 'Only a run capacitor is judged by a school of its own.');
     const { rating } = part.plate;
-    await store.setSchool(context, id, { rating, ...(school && { school }) });
-    const view = async (): Promise<ComponentView> => {
-      const now = await store.find(context, id);
-      if (!now) throw notFound('part');
-      return viewOfPart(now);
-    };
-    return { systemId: part.system_id, view };
+    await store.setPlate(context, id, { rating, ...(school && { school }) }, labelOf(part.plate));
+    return part.system_id;
   }
 
   return {
+    one,
     judgeBy,
     fitFirst: (context: RequestContext, systemId: string, system: NewSystem) =>
       fitFirst(store, context, systemId, system),

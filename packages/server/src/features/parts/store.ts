@@ -124,10 +124,6 @@ export const partsStore = (db: Knex) => ({
     db('components')
       .where({ firm_id: context.firmId, id })
       .update({ plate: JSON.stringify(plate), part_label: label }),
-  setSchool: (context: RequestContext, id: string, plate: ComponentPlate) =>
-    db('components')
-      .where({ firm_id: context.firmId, id })
-      .update({ plate: JSON.stringify(plate) }),
   async setStandings(context: RequestContext, id: string, was: Standing, s: Standings, at: Date): Promise<void> {
     await db('components')
       .where({ firm_id: context.firmId, id })

@@ -43,6 +43,14 @@ export function schoolsService({ db, now, jobs, transact }: On<Needs>) {
     const [current, changes] = await Promise.all([stands(context), store.changes(context)]);
     return { ...current, changes: changes.map(changeView) };
   }
+  async function preview(context: RequestContext, id: string): Promise<Preview> {
+    const row = await store.preview(context, id);
+    if (!row) throw notFound('preview');
+    const addresses = await store.addressesOf(context, [...new Set(row.changes.map((c) => c.systemId))]);
+    const { state, done, total, parts, changing } = row;
+    const changes = row.changes.map((c) => ({ ...c, address: addresses.get(c.systemId) ?? '' }));
+    return { id, state, done, total, parts, changing, changes };
+  }
   return {
     schools,
     /** Keeps other schools and has every part judged anew; refused where somebody has changed them in the meantime. */
@@ -77,15 +85,8 @@ export function schoolsService({ db, now, jobs, transact }: On<Needs>) {
         await schoolsStore(held).askPreview(context, id, draft, now());
         await jobs.addPreview(held, id);
       });
-      return this.preview(context, id);
+      return preview(context, id);
     },
-    async preview(context: RequestContext, id: string): Promise<Preview> {
-      const row = await store.preview(context, id);
-      if (!row) throw notFound('preview');
-      const addresses = await store.addressesOf(context, [...new Set(row.changes.map((c) => c.systemId))]);
-      const { state, done, total, parts, changing } = row;
-      const changes = row.changes.map((c) => ({ ...c, address: addresses.get(c.systemId) ?? '' }));
-      return { id, state, done, total, parts, changing, changes };
-    },
+    preview,
   };
 }
