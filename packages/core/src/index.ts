@@ -237,7 +237,7 @@ export { textOfInput } from './fieldwork/field-entry.ts';
 export { isTelling, roundChanges, type RoundChange } from './fieldwork/round-changes.ts';
 export { livingParts, type RoundComponent } from './fieldwork/round-parts.ts';
 export { roundProofs, unproved, type Proof, type ProvedReading } from './fieldwork/proofs.ts';
-export { stepsToProve } from './fieldwork/steps-to-prove.ts';
+export { isStepDone, stepsToProve } from './fieldwork/steps-to-prove.ts';
 export {
   completed,
   newRound,
@@ -292,7 +292,7 @@ export { customerSummary, type PartTested } from './words/customer-summary.ts';
 export { sayField, sayOutdoorProblem } from './words/field.ts';
 export { sayNumber, sayPercent, sayQuantity } from './words/figures.ts';
 export { sayFindings } from './words/findings.ts';
-export { isStepDone, PROOF_WORDS, sayPair, sayProofStep, sayUnproved } from './words/proof.ts';
+export { PROOF_WORDS, sayPair, sayProofStep, sayUnproved } from './words/proof.ts';
 export { sayTableTrouble } from './words/pressure-table.ts';
 export { sayRatingDecision, sayRatingTrouble } from './words/rating.ts';
 export { reasonLine, sayOwnShare, sayReason } from './words/reasons.ts';

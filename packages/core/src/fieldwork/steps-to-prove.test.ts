@@ -1,9 +1,9 @@
-import { sayProofStep, isStepDone } from '../words/proof.ts';
+import { sayProofStep } from '../words/proof.ts';
 import { placesOn } from '../readings/registry.ts';
 import { STOPS } from '../round/stops.ts';
 import { LOOSE_ENDS, type LooseEnd, type LooseEndCode } from '../round/loose-ends.ts';
 import type { RoundField, RoundStop } from './round-view.ts';
-import { stepsToProve } from './steps-to-prove.ts';
+import { isStepDone, stepsToProve } from './steps-to-prove.ts';
 
 const end = (code: LooseEndCode | null, text = ''): LooseEnd => ({
   id: code ?? text,

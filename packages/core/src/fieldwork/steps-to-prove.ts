@@ -45,3 +45,11 @@ export function stepsToProve(
     measure,
   ];
 }
+
+/** Whether nothing is left to do of a step; what cannot be known here is left to be done. */
+export function isStepDone(step: ProofStep): boolean {
+  if (step.step === 'put-back') return step.ends.length === 0 && step.wires.length === 0;
+  if (step.step === 'panels') return step.ends.length === 0;
+  if (step.step === 'power') return !step.off && step.ends.length === 0;
+  return step.step === 'wait' && step.ranMin !== null && step.ranMin >= step.from;
+}

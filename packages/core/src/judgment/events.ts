@@ -1,4 +1,4 @@
-import { POINT_NAMES, type Point } from '../equipment/component.ts';
+import type { Point } from '../equipment/component.ts';
 import { MOVED_SETTINGS, type SettingMoved } from '../equipment/moved-settings.ts';
 import { dayOf, type Day } from '../quantity/day.ts';
 import { momentOfId } from '../quantity/moment-of-id.ts';
@@ -10,13 +10,16 @@ interface Moving {
   readonly moves: readonly ReadingKindId[];
   /** Of those, the points alone that it may move; left out where it moves them all. */
   readonly points?: readonly Point[];
+  /** Which element of the heat it is of, counted from 1. */
+  readonly element?: number;
 }
 
 /** One element of several replaced: its own readings begin anew, and what is read of them all; the others go on. */
-const element = (point: Point) => ({
-  title: `${POINT_NAMES[point].replace('e', 'E')} of the heat replaced`,
+const element = (n: 1 | 2 | 3 | 4 | 5 | 6) => ({
+  title: `Element ${n} of the heat replaced`,
+  element: n,
   moves: ['heater-amps', 'element-ohms', 'heat-rise'] as const satisfies readonly ReadingKindId[],
-  points: [point, 'total', 'whole', 'circuit-1', 'circuit-2', 'circuit-3'] as const,
+  points: [`element-${n}`, 'total', 'whole', 'circuit-1', 'circuit-2', 'circuit-3'] as const,
 });
 
 /**
@@ -52,12 +55,12 @@ export const EVENTS = {
     moves: ['blower-amps', 'airflow', 'temperature-split', 'heat-rise', 'gas-rise', 'delivered-capacity'],
   },
   'contacts-dressed': { title: 'Contacts dressed or tightened', moves: ['contact-drop'] },
-  'element-1-replaced': element('element-1'),
-  'element-2-replaced': element('element-2'),
-  'element-3-replaced': element('element-3'),
-  'element-4-replaced': element('element-4'),
-  'element-5-replaced': element('element-5'),
-  'element-6-replaced': element('element-6'),
+  'element-1-replaced': element(1),
+  'element-2-replaced': element(2),
+  'element-3-replaced': element(3),
+  'element-4-replaced': element(4),
+  'element-5-replaced': element(5),
+  'element-6-replaced': element(6),
   'gas-adjusted': { title: 'Gas pressure adjusted', moves: ['gas-rise'] },
   'other-repair': { title: 'Another repair', moves: [] },
   'termination-moved': { title: 'Termination jumper moved', moves: ['defrost-duration'] },
@@ -99,8 +102,10 @@ export const shiftsOf = (kind: string, point: Point, events: readonly SystemEven
   events.filter((e) => movesReading(e.kind, kind, point)).map(({ day, at }) => ({ day, at }));
 
 /** Which element of the heat an event is of; null for all others. */
-export const elementOf = (event: EventKind): number | null =>
-  event.startsWith('element-') ? Number(/\d/.exec(event)?.[0]) : null;
+export const elementOf = (event: EventKind): number | null => {
+  const { element: n }: Moving = EVENTS[event];
+  return n ?? null;
+};
 
 /**
  * Whether a reading was taken since a shift: by the moment where both are known, so that the readings before and after a

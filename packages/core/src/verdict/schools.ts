@@ -1,3 +1,4 @@
+import type { Unit } from '../quantity/unit.ts';
 import { policySchema, type Policy } from './policy.ts';
 
 /** What is said of a school is in words/schools.ts; how a firm chooses it, is here. All of it common practice, no source. */
@@ -18,7 +19,7 @@ export interface ChoiceSchool extends AnySchool {
 /** One figure, or the two ends of a window, in a unit and within bounds. */
 export interface FigureSchool extends AnySchool {
   readonly type: 'figure' | 'window';
-  readonly unit: '%' | '°F' | 'Ω' | 'CFM/ton';
+  readonly unit: Extract<Unit, '%' | '°F' | 'Ω' | 'CFM'>;
   readonly least: number;
   readonly most: number;
   readonly get: (policy: Policy) => readonly number[];
@@ -72,9 +73,24 @@ const window = <P extends Part>(
 });
 
 const RAISED = [60, 70, 80, 90] as const;
-const INTERVALS = [30, 60, 90] as const;
-const ALLOWED = [0, 5, 10] as const;
 const oneOf = <T extends number>(all: readonly T[], text: string): T | undefined => all.find((n) => String(n) === text);
+
+/** One of a few figures of the policy. */
+const oneFigure = <P extends Part>(
+  subject: SchoolSubject,
+  part: P,
+  key: NumbersOf<Policy[P]>,
+  all: readonly number[],
+): ChoiceSchool => ({
+  type: 'choice',
+  subject,
+  options: all.map(String),
+  get: (policy) => String(policy[part][key]),
+  set: (policy, option) => {
+    const chosen = oneOf(all, option);
+    return chosen === undefined ? policy : { ...policy, [part]: { ...policy[part], [key]: chosen } };
+  },
+});
 
 /** Every school a firm chooses for itself, in the order they are shown. */
 export const SCHOOLS = {
@@ -88,19 +104,7 @@ export const SCHOOLS = {
       return { ...policy, capacitor: { ...policy.capacitor, school } };
     },
   },
-  'capacitor-replacement': {
-    type: 'choice',
-    subject: 'capacitors',
-    options: ALLOWED.map(String),
-    get: ({ capacitor }) => String(capacitor.replacementPercent),
-    set: (policy, option) => ({
-      ...policy,
-      capacitor: {
-        ...policy.capacitor,
-        replacementPercent: oneOf(ALLOWED, option) ?? policy.capacitor.replacementPercent,
-      },
-    }),
-  },
+  'capacitor-replacement': oneFigure('capacitors', 'capacitor', 'replacementPercent', [0, 5, 10]),
   'capacitor-baseline': figure('capacitors', 'capacitor', 'baselineDropPercent', '%', [1, 30]),
   'defrost-termination': {
     type: 'choice',
@@ -116,19 +120,7 @@ export const SCHOOLS = {
       },
     }),
   },
-  'defrost-interval': {
-    type: 'choice',
-    subject: 'defrost',
-    options: INTERVALS.map(String),
-    get: ({ defrost }) => String(defrost.longestIntervalMin),
-    set: (policy, option) => ({
-      ...policy,
-      defrost: {
-        ...policy.defrost,
-        longestIntervalMin: oneOf(INTERVALS, option) ?? policy.defrost.longestIntervalMin,
-      },
-    }),
-  },
+  'defrost-interval': oneFigure('defrost', 'defrost', 'longestIntervalMin', [30, 60, 90]),
   'sensor-error': figure('defrost', 'defrost', 'sensorErrorF', '°F', [1, 20]),
   'valve-superheat': window('refrigerant', 'refrigerant', ['valveSuperheatLowF', 'valveSuperheatHighF'], '°F', [0, 40]),
   'superheat-tolerance': figure('refrigerant', 'refrigerant', 'superheatToleranceF', '°F', [1, 15]),
@@ -141,7 +133,7 @@ export const SCHOOLS = {
   ),
   'subcooling-tolerance': figure('refrigerant', 'refrigerant', 'subcoolingToleranceF', '°F', [1, 10]),
   'cooling-split': window('air', 'air', ['splitLowF', 'splitHighF'], '°F', [5, 35]),
-  'air-per-ton': window('air', 'air', ['cfmPerTonLow', 'cfmPerTonHigh'], 'CFM/ton', [200, 600]),
+  'air-per-ton': window('air', 'air', ['cfmPerTonLow', 'cfmPerTonHigh'], 'CFM', [200, 600]),
   'room-departure': figure('air', 'air', 'roomF', '°F', [1, 10]),
   'amps-watched': figure('amps', 'amps', 'watchFrom', '%', [50, 100], 100),
   'amps-baseline': figure('amps', 'amps', 'baselinePercent', '%', [5, 50]),

@@ -48,11 +48,3 @@ export function sayProofStep(step: ProofStep): string {
       return `Read it again: ${step.how}`;
   }
 }
-
-/** Whether nothing is left to do of a step; what cannot be known here is left to be done. */
-export function isStepDone(step: ProofStep): boolean {
-  if (step.step === 'put-back') return step.ends.length === 0 && step.wires.length === 0;
-  if (step.step === 'panels') return step.ends.length === 0;
-  if (step.step === 'power') return !step.off && step.ends.length === 0;
-  return step.step === 'wait' && step.ranMin !== null && step.ranMin >= step.from;
-}
