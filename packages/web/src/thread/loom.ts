@@ -73,6 +73,10 @@ export interface Loom {
   readonly unread: readonly ComponentView[];
 }
 
+/** A loom reaches back so many days at least, and so many past the next round. */
+const LEAST_DAYS = 180;
+const DAYS_AFTER = 10;
+
 /** The parts that were in a part's place before it. */
 const livesBefore = (system: SystemDetail, part: ComponentView): ComponentView[] =>
   part.fittedOn === null
@@ -157,11 +161,12 @@ export function loomOf(system: SystemDetail, firm: Pick<Session['firm'], 'policy
       ...s.before.flatMap((b) => b.map((p) => p.day)),
     ]),
   ];
+  const from = days.reduce((a, b) => Math.min(a, b), today - LEAST_DAYS);
   const read = new Set(strands.map((s) => s.part.id));
   const sound = strands.filter((s) => s.standing === 'sound');
   return {
-    span: { from: days.reduce((a, b) => Math.min(a, b), today - 180), to: Math.max(nextRound, today) + 10 },
-    years: yearsIn({ from: days.reduce((a, b) => Math.min(a, b), today - 180), to: nextRound }),
+    span: { from, to: nextRound + DAYS_AFTER },
+    years: yearsIn({ from, to: nextRound }),
     visits,
     nextRound,
     eyes: strands

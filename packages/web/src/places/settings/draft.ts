@@ -1,4 +1,4 @@
-import { parseMeasure, schoolOf, type Policy, type SchoolId } from '@yarnix/core';
+import { parseMeasure, schoolOf, type Policy, type SchoolId, type Unit } from '@yarnix/core';
 import { useState } from 'react';
 
 /** What was chosen and typed of some schools, as it stands in the fields. */
@@ -33,8 +33,8 @@ export function textsOf(id: SchoolId, policy: Policy, draft: Draft): readonly st
   return draft[id] ?? (typeof now === 'string' ? [now] : now.map(String));
 }
 
-const numberOf = (text: string): number => {
-  const read = parseMeasure(text, 'µF');
+const numberOf = (text: string, unit: Unit): number => {
+  const read = parseMeasure(text, unit);
   return read.outcome === 'number' ? read.value : NaN;
 };
 
@@ -44,6 +44,10 @@ export function drafted(policy: Policy, draft: Draft): Policy {
     const school = schoolOf(id);
     const texts = draft[id] ?? [];
     if (school.type === 'choice') return school.set(so, texts[0] ?? '');
-    return school.set(so, texts.map(numberOf));
+    if (school.type === 'months') return school.set(so, texts.map(Number));
+    return school.set(
+      so,
+      texts.map((text) => numberOf(text, school.unit)),
+    );
   }, policy);
 }

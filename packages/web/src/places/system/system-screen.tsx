@@ -9,7 +9,7 @@ import { dateWords } from '../../kit/field-words.ts';
 import { FollowUps } from './follow-ups.tsx';
 import { Lives } from './lives.tsx';
 import { LoomTable } from './loom-table.tsx';
-import { LoomView } from './loom.tsx';
+import { LoomView } from './loom-view.tsx';
 import { Photos } from './photos.tsx';
 import { PlateList } from './plate-list.tsx';
 import { PracticeFaults } from './practice.tsx';

@@ -1,16 +1,14 @@
 import { readingKind, type Refit } from '@yarnix/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { put, send } from '../../app/api.ts';
-import { queries } from '../../app/queries.ts';
+import { useRefit } from '../../app/use-refit.ts';
+import { RefitProgress } from '../../kit/refit-progress.tsx';
 import { Button } from '../../kit/button.tsx';
 import { dateWords } from '../../kit/field-words.ts';
 
-const POLL_MS = 700;
 /** Of what could not be fitted, so many are named. */
 const MOST_TOLD = 12;
-const UNDER_WAY = ['queued', 'learning', 'judging'];
 
 /** What the last learning could not fit: each costs only itself, until its reading is corrected. */
 function NotFitted({ refit }: { refit: Refit | null }) {
@@ -42,10 +40,7 @@ function NotFitted({ refit }: { refit: Refit | null }) {
 /** When the firm's own parts were last learned from; learning anew, with its progress, stopping it and going on. */
 export function FleetLearned() {
   const client = useQueryClient();
-  const { data } = useQuery({
-    ...queries.refit(),
-    refetchInterval: (query) => (UNDER_WAY.includes(query.state.data?.refit?.state ?? '') ? POLL_MS : false),
-  });
+  const { refit, isRunning, learnedAt, isHere } = useRefit();
   const again = () => client.invalidateQueries({ queryKey: ['refit'] });
   const ask = useMutation({ mutationFn: () => send('POST', '/api/refits'), onSettled: again });
   const wish = useMutation({
@@ -53,33 +48,15 @@ export function FleetLearned() {
       put(`/api/refits/${asked.id}/wish`, { wish: asked.wish }),
     onSettled: again,
   });
-  const refit = data?.refit;
-  const isDone = refit?.state === 'done';
-  useEffect(() => {
-    if (!isDone) return;
-    void client.invalidateQueries({ queryKey: ['watch'] });
-    void client.invalidateQueries({ queryKey: ['session'] });
-  }, [isDone, refit?.id, client]);
-  if (!data) return null;
-  const isRunning = refit !== null && refit !== undefined && UNDER_WAY.includes(refit.state);
+  if (!isHere) return null;
   return (
     <section aria-labelledby="fleet" className="mt-7">
       <h2 id="fleet" className="text-lg font-bold">
         What the fleet teaches
       </h2>
-      {isRunning ? (
+      {refit && isRunning ? (
         <>
-          <p className="label">
-            {refit.state === 'judging'
-              ? `Judging anew: ${refit.done} of ${refit.total} systems`
-              : 'Learning from all threads'}
-          </p>
-          <progress
-            className="my-2 w-full"
-            max={Math.max(1, refit.total)}
-            value={refit.done}
-            aria-label="Systems judged"
-          />
+          <RefitProgress refit={refit} />
           <Button onClick={() => wish.mutate({ id: refit.id, wish: 'cancel' })}>Stop</Button>
         </>
       ) : (
@@ -89,11 +66,11 @@ export function FleetLearned() {
               ? `Stopped after ${refit.done} of ${refit.total} systems.`
               : refit?.state === 'failed'
                 ? `It failed: ${refit.error ?? ''}`
-                : data.learnedAt
-                  ? `Learned from this firm’s own parts on ${dateWords(data.learnedAt)}; every day anew.`
+                : learnedAt
+                  ? `Learned from this firm’s own parts on ${dateWords(learnedAt)}; every day anew.`
                   : 'Not learned from yet.'}
           </p>
-          <NotFitted refit={refit ?? null} />
+          <NotFitted refit={refit} />
           {refit && (refit.state === 'cancelled' || refit.state === 'failed') ? (
             <Button onClick={() => wish.mutate({ id: refit.id, wish: 'resume' })}>Go on</Button>
           ) : (
