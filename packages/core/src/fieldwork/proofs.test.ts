@@ -1,5 +1,4 @@
-import type { ReadingView } from '../http/readings.ts';
-import type { SystemDetail } from '../http/systems.ts';
+import { componentView, systemView } from '../testing/views.ts';
 import { DEFAULT_POLICY } from '../verdict/policy.ts';
 import { roundProofs, unproved } from './proofs.ts';
 import { newRound, placeKey, type LocalEvent, type LocalReading, type RoundRecord } from './round-record.ts';
@@ -13,33 +12,11 @@ const idAt = (time: string): string => {
   const hex = Date.parse(`2026-10-10T${time}:00Z`).toString(16).padStart(12, '0');
   return `${hex.slice(0, 8)}-${hex.slice(8)}-7000-8000-000000000000`;
 };
-const component = (id: string, slot: 'outdoor-fan' | 'compressor') => ({
-  id,
-  slot,
-  kind: slot,
-  plate: {},
-  fittedOn: null,
-  removedOn: null,
-  removedReason: null,
-  replaces: null,
-  standing: 'sound' as const,
-});
-const system: SystemDetail = {
-  id: 'sys',
-  customerName: 'c',
-  address: '1 Test Row',
-  area: null,
-  kind: 'split-heat-pump',
+const component = (id: string, slot: 'outdoor-fan' | 'compressor') => componentView({ id, slot, kind: slot });
+const system = systemView({
   plate: { outdoorFanFla: 1.2, compressorRla: 19.9 },
-  installedOn: null,
-  visits: [],
-  followUps: [],
-  looseEnds: [],
-  photos: [],
-  events: [],
   components: [component('fan', 'outdoor-fan'), component('comp', 'compressor')],
-  readings: [] as ReadingView[],
-};
+});
 const amps = (id: string, time: string, value: number, over: object = {}): LocalReading => ({
   id,
   value,

@@ -1,5 +1,6 @@
 import type { ReadingView } from '../http/readings.ts';
-import type { SystemDetail } from '../http/systems.ts';
+import type { ComponentView, SystemDetail } from '../http/systems.ts';
+import { componentView, readingView, systemView } from '../testing/views.ts';
 import { DEFAULT_POLICY } from '../verdict/policy.ts';
 import {
   newRound,
@@ -22,64 +23,19 @@ import { roundView } from './view-round.ts';
 
 const now = Date.parse('2026-10-10T15:00:00Z');
 const visitId = 'visit-now';
-let n = 0;
-const past = (value: number, day: string, over: Partial<ReadingView> = {}): ReadingView => ({
-  id: `p${(n += 1)}`,
-  visitId: `v-${day}`,
-  componentId: 'cap',
-  kind: 'run-capacitor-capacitance',
-  point: 'herm',
-  method: 'bench',
-  inputs: { microfarads: value },
-  value,
-  findings: [],
-  takenAt: `${day}T15:00:00.000Z`,
-  conditions: {},
-  confirmed: false,
-  note: null,
-  personInitials: 'TP',
-  ruling: null,
-  supersedes: null,
-  superseded: false,
-  probes: null,
-  ...over,
-});
-const component = (
-  id: string,
-  slot: SystemDetail['components'][number]['slot'],
-  kind: SystemDetail['components'][number]['kind'],
-  rating?: string,
-) => ({
-  id,
-  slot,
-  kind,
-  plate: rating ? { rating } : {},
-  fittedOn: null,
-  removedOn: null,
-  removedReason: null,
-  replaces: null,
-  standing: 'sound' as const,
-});
-const system: SystemDetail = {
-  id: 'sys',
-  customerName: 'c',
-  address: '1 Test Row',
-  area: null,
-  kind: 'split-heat-pump',
+const past = (value: number, day: string, over: Partial<ReadingView> = {}): ReadingView =>
+  readingView(day, { value, inputs: { microfarads: value }, ...over });
+const component = (id: string, slot: ComponentView['slot'], kind: ComponentView['kind'], rating?: string) =>
+  componentView({ id, slot, kind, plate: rating ? { rating } : {} });
+const system = systemView({
   plate: { compressorRla: 19.9 },
-  installedOn: null,
-  visits: [],
-  followUps: [],
-  looseEnds: [],
-  photos: [],
-  events: [],
   components: [
     component('supply', 'supply', 'supply'),
     component('comp', 'compressor', 'compressor'),
     component('cap', 'run-capacitor', 'run-capacitor', '40+5 µF 440 V'),
   ],
   readings: [past(41.2, '2024-10-10'), past(40.6, '2025-04-10'), past(40.1, '2025-10-10'), past(39.6, '2026-04-10')],
-};
+});
 const start = newRound(visitId, 'sys', '2026-10-10T14:00:00.000Z');
 const benchKey = placeKey({ componentId: 'cap', kind: 'run-capacitor-capacitance', point: 'herm', method: 'bench' });
 const loadKey = placeKey({

@@ -1,45 +1,15 @@
 import { dayOf, DEFAULT_POLICY, type ComponentView, type ReadingView, type SystemDetail } from '@yarnix/core';
+import { componentView, readingView, systemView } from '@yarnix/core/testing';
 import { placeOfDay } from './geometry.ts';
 import { loomOf, saySummary } from './loom.ts';
 
 const TODAY = dayOf('2026-11-01');
 const firm = { policy: DEFAULT_POLICY, prior: null };
 
-const part = (id: string, over: Partial<ComponentView>): ComponentView => ({
-  id,
-  slot: 'run-capacitor',
-  kind: 'run-capacitor',
-  plate: { rating: '40+5 µF 440 V' },
-  fittedOn: '2021-05-01',
-  removedOn: null,
-  removedReason: null,
-  replaces: null,
-  standing: 'sound',
-  ...over,
-});
-
-const reading = (componentId: string, day: string, over: Partial<ReadingView>): ReadingView => ({
-  id: `${componentId} ${day} ${over.kind} ${over.point}`,
-  visitId: `v-${day}`,
-  componentId,
-  kind: 'run-capacitor-capacitance',
-  point: 'herm',
-  method: 'bench',
-  inputs: {},
-  value: null,
-  findings: [],
-  takenAt: `${day}T15:00:00.000Z`,
-  conditions: {},
-  confirmed: false,
-  note: null,
-  personInitials: 'TP',
-  ruling: null,
-  supersedes: null,
-  superseded: false,
-  probes: null,
-  ...over,
-});
-
+const part = (id: string, over: Partial<ComponentView>): ComponentView =>
+  componentView({ id, plate: { rating: '40+5 µF 440 V' }, fittedOn: '2021-05-01', ...over });
+const reading = (componentId: string, day: string, over: Partial<ReadingView>): ReadingView =>
+  readingView(day, { componentId, ...over });
 const capacitance = (on: string, day: string, point: 'herm' | 'fan', value: number) =>
   reading(on, day, { point, value, inputs: { microfarads: value } });
 
@@ -48,17 +18,13 @@ const now = part('now', { fittedOn: '2024-05-10', replaces: 'old' });
 const contactor = part('contactor', { slot: 'contactor', kind: 'contactor', plate: {} });
 const fan = part('fan', { slot: 'outdoor-fan', kind: 'outdoor-fan', plate: {} });
 
-const system: SystemDetail = {
-  id: 's',
-  customerName: 'c',
+const system = systemView({
   address: '1 Loom Yard',
-  area: null,
   kind: 'split-air-conditioner',
-  plate: {},
-  installedOn: null,
   components: [old, now, contactor, fan],
   visits: ['2022-05-01', '2023-05-02', '2024-05-10', '2025-05-03', '2026-05-04'].map((day) => ({
     id: `v-${day}`,
+    systemId: 'sys',
     startedAt: `${day}T15:00:00.000Z`,
     closedAt: `${day}T16:00:00.000Z`,
     season: 'spring',
@@ -80,11 +46,7 @@ const system: SystemDetail = {
       findings: ['can-sound'],
     }),
   ],
-  followUps: [],
-  looseEnds: [],
-  photos: [],
-  events: [],
-} as unknown as SystemDetail;
+});
 
 const loom = loomOf(system, firm, TODAY);
 

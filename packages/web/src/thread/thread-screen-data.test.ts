@@ -1,4 +1,5 @@
-import { dayOf, DEFAULT_POLICY, type ComponentView, type ReadingView, type SystemDetail } from '@yarnix/core';
+import { dayOf, DEFAULT_POLICY, type ComponentView, type ReadingView } from '@yarnix/core';
+import { componentView, readingView, systemView } from '@yarnix/core/testing';
 import { annotationsOf, chartData, type Palette } from './chart-config.ts';
 import { threadData } from './thread-data.ts';
 
@@ -13,54 +14,12 @@ const palette: Palette = {
   hue: 'hue',
   copper: 'copper',
 };
-const part = (id: string, over: Partial<ComponentView>): ComponentView => ({
-  id,
-  slot: 'run-capacitor',
-  kind: 'run-capacitor',
-  plate: { rating: '40+5 µF 440 V' },
-  fittedOn: '2021-05-01',
-  removedOn: null,
-  removedReason: null,
-  replaces: null,
-  standing: 'sound',
-  ...over,
-});
-let n = 0;
-const reading = (componentId: string, day: string, value: number, over: Partial<ReadingView> = {}): ReadingView => ({
-  id: `r${(n += 1)}`,
-  visitId: `v-${day}`,
-  componentId,
-  kind: 'run-capacitor-capacitance',
-  point: 'herm',
-  method: 'bench',
-  inputs: { microfarads: value },
-  value,
-  findings: [],
-  takenAt: `${day}T15:00:00.000Z`,
-  conditions: {},
-  confirmed: false,
-  note: null,
-  personInitials: 'TP',
-  ruling: null,
-  supersedes: null,
-  superseded: false,
-  probes: null,
-  ...over,
-});
+const part = (id: string, over: Partial<ComponentView>): ComponentView =>
+  componentView({ id, plate: { rating: '40+5 µF 440 V' }, fittedOn: '2021-05-01', ...over });
+const reading = (componentId: string, day: string, value: number, over: Partial<ReadingView> = {}): ReadingView =>
+  readingView(day, { componentId, value, ...over });
 const slipped = reading('new', '2025-10-10', 4.03, { superseded: true });
-const system: SystemDetail = {
-  id: 's',
-  customerName: 'c',
-  address: 'a',
-  area: null,
-  kind: 'split-heat-pump',
-  plate: {},
-  installedOn: null,
-  visits: [],
-  followUps: [],
-  looseEnds: [],
-  photos: [],
-  events: [],
+const system = systemView({
   components: [
     part('new', { fittedOn: '2024-04-12', replaces: 'old' }),
     part('old', { removedOn: '2024-04-12', removedReason: 'HERM weak' }),
@@ -75,7 +34,7 @@ const system: SystemDetail = {
     reading('new', '2025-10-10', 40.3, { supersedes: slipped.id }),
     reading('new', '2026-04-10', 40.1),
   ],
-};
+});
 const at = (componentId: string) =>
   threadData(
     system,

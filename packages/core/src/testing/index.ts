@@ -1,0 +1,2 @@
+export * from './straight-line/index.ts';
+export { componentView, readingView, systemView } from './views.ts';

@@ -1,0 +1,59 @@
+import type { ReadingView } from '../http/readings.ts';
+import type { ComponentView, SystemDetail } from '../http/systems.ts';
+
+/** A part as the API tells of it: a run capacitor fitted on a day in 2021, unless said otherwise. */
+export const componentView = (over: Partial<ComponentView> & Pick<ComponentView, 'id'>): ComponentView => ({
+  slot: 'run-capacitor',
+  kind: 'run-capacitor',
+  plate: {},
+  fittedOn: null,
+  removedOn: null,
+  removedReason: null,
+  replaces: null,
+  standing: 'sound',
+  ...over,
+});
+
+let count = 0;
+
+/** A bench reading of a capacitor's HERM section on a day, as the API tells of it, unless said otherwise. */
+export const readingView = (day: string, over: Partial<ReadingView>): ReadingView => ({
+  id: `r${(count += 1)}`,
+  visitId: `v-${day}`,
+  componentId: 'cap',
+  kind: 'run-capacitor-capacitance',
+  point: 'herm',
+  method: 'bench',
+  inputs: typeof over.value === 'number' ? { microfarads: over.value } : {},
+  value: null,
+  findings: [],
+  takenAt: `${day}T15:00:00.000Z`,
+  conditions: {},
+  confirmed: false,
+  note: null,
+  personInitials: 'TP',
+  ruling: null,
+  supersedes: null,
+  superseded: false,
+  probes: null,
+  ...over,
+});
+
+/** A system with nothing on it, as the API tells of it, unless said otherwise. */
+export const systemView = (over: Partial<SystemDetail>): SystemDetail => ({
+  id: 'sys',
+  customerName: 'c',
+  address: '1 Test Row',
+  area: null,
+  kind: 'split-heat-pump',
+  plate: {},
+  installedOn: null,
+  components: [],
+  visits: [],
+  readings: [],
+  followUps: [],
+  looseEnds: [],
+  photos: [],
+  events: [],
+  ...over,
+});
