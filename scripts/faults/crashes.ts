@@ -1,7 +1,7 @@
 import type { AddressInfo } from 'node:net';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { createApp } from '../../packages/server/src/app.ts';
-import { writeReadings } from '../../packages/server/src/faults/writer.ts';
+import { writeMeanwhile } from '../../packages/server/src/faults/writer.ts';
 import { createLog } from '../../packages/server/src/log.ts';
 import { makeSystem, openSuite, startVisit } from '../../packages/server/src/testing/suite.ts';
 
@@ -19,23 +19,15 @@ for (let n = 0; n < WRITERS; n += 1) {
   const visitId = await startVisit(suite.app, system.id);
   places.push({ visitId, componentId: system.part('run-capacitor') });
 }
-let over = false;
-const writers = places.map((place) =>
-  writeReadings(
-    () => address,
-    place,
-    () => over,
-  ),
-);
-for (let strike = 0; strike < STRIKES; strike += 1) {
-  await sleep(500 + ((strike * 211) % 900));
-  const revived = new Promise((resolve) => process.once('message', resolve));
-  process.send?.('crash');
-  if ((await revived) !== 'revived') throw new Error('PostgreSQL could not be started again at its address');
-}
-await sleep(1500);
-over = true;
-const all = await Promise.all(writers);
+const all = await writeMeanwhile(address, places, async () => {
+  for (let strike = 0; strike < STRIKES; strike += 1) {
+    await sleep(500 + ((strike * 211) % 900));
+    const revived = new Promise((resolve) => process.once('message', resolve));
+    process.send?.('crash');
+    if ((await revived) !== 'revived') throw new Error('PostgreSQL could not be started again at its address');
+  }
+  await sleep(1500);
+});
 const kept = all.flatMap((s) => [...s.kept]);
 const rows = await suite.db('readings').select<{ id: string }[]>('id');
 const there = new Set(rows.map((r) => r.id));

@@ -14,8 +14,8 @@ export interface Sent {
 }
 
 /** A device that writes readings one after the other, each again and again until it is answered, for as long as it may. */
-export async function writeReadings(
-  address: () => string,
+async function writeReadings(
+  address: string,
   at: { visitId: string; componentId: string },
   until: () => boolean,
 ): Promise<Sent> {
@@ -25,7 +25,7 @@ export async function writeReadings(
     const body: NewReading = benchReading({ ...at, inputs: { microfarads: 39 + (n % 10) / 20 } });
     sent.tried.add(id);
     for (;;) {
-      const reply = await fetch(`${address()}/api/readings/${id}`, {
+      const reply = await fetch(`${address}/api/readings/${id}`, {
         method: 'PUT',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify(body),
@@ -38,11 +38,32 @@ export async function writeReadings(
         sent.kept.add(id);
         break;
       }
-      if (until() && status === 0) break;
+      // What was not acknowledged at the end may be there or not: whoever waits for it is not kept waiting.
+      if (until()) break;
       // Anything but "try again" would be a fault of the server: it is counted, and the device goes on.
       if (status !== 0 && status !== 503) break;
       await sleep(25);
     }
   }
   return sent;
+}
+
+/**
+ * Writes at each place while `strike` goes on, and stops with it however it ends: a strike that fails leaves no writer
+ * behind. Tells what each has sent.
+ */
+export async function writeMeanwhile(
+  address: string,
+  at: readonly { visitId: string; componentId: string }[],
+  strike: () => Promise<void>,
+): Promise<Sent[]> {
+  let over = false;
+  const writing = Promise.all(at.map((place) => writeReadings(address, place, () => over)));
+  try {
+    await strike();
+  } finally {
+    over = true;
+    await writing;
+  }
+  return writing;
 }
