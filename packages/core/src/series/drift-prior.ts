@@ -1,3 +1,4 @@
+import type { MetersKnown } from './meters-known.ts';
 import type { SeriesSpec } from './spec.ts';
 
 /** One way parts of a class wear: some hold, some drift, some go fast, some begin to bend. Shares of the reference. */
@@ -34,8 +35,11 @@ export interface ThreadPrior {
   readonly threads: number;
 }
 
-/** The firm's own experience, by class of thread (see threadClassOf). */
-export type FleetPrior = Readonly<Record<string, ThreadPrior>>;
+/** The firm's own experience: of each class of thread (see threadClassOf), and of the meters its readings came from. */
+export interface FleetPrior {
+  readonly classes: Readonly<Record<string, ThreadPrior>>;
+  readonly meters: MetersKnown;
+}
 
 /** How far an odd reading and a step are from where the part was, as a share of the reference, standard deviation. */
 export const ODD_SPREAD = 15;

@@ -25,6 +25,18 @@ export interface ReadyThread {
   readonly levelSd: number;
   readonly oddSd: number;
   readonly stepSd: number;
+  /** What the errors of meters move each point by; left out where no reading says what it was read with. */
+  readonly pulls?: readonly (readonly MeterPull[])[] | undefined;
+  /** What all points may be off by together, since the same meters read them: standard deviation, share of the reference. */
+  readonly sharedSd?: number | undefined;
+}
+
+/** How one meter's offset moves a point: with a power of it, and by shares of the reference for one unit of it. */
+export interface MeterPull {
+  readonly quantity: string;
+  readonly name: string;
+  readonly power: number;
+  readonly adds: number;
 }
 
 /** One explanation of a thread, with its weight among all. */
@@ -39,6 +51,8 @@ export interface Explanation {
 
 export interface ThreadFit {
   readonly n: number;
+  /** What all points may be off by together: see ReadyThread. */
+  readonly sharedSd: number;
   readonly explanations: readonly Explanation[];
   /** Drift a year at the end of the thread, share of the reference: mean and standard deviation. */
   readonly drift: number;
@@ -71,14 +85,16 @@ const median = (values: readonly number[]): number => {
 /** A thread that begins later after fitting says nothing of the years before: the level as fitted is then left out. */
 const FOLLOWED_FROM_THE_START = 1.5;
 
-function startOf(thread: ReadyThread, prior: ThreadPrior) {
+/** Where a thread is taken to begin; `isNew` where that is the level of its class's new parts. */
+export function startOf(thread: ReadyThread, prior: ThreadPrior): StartLevel & { readonly isNew: boolean } {
   const { fittedYears } = thread;
   const isFollowed = fittedYears !== null && thread.points[0]!.years - fittedYears < FOLLOWED_FROM_THE_START;
-  if (prior.asFitted && isFollowed) return { years: fittedYears, ...prior.asFitted };
+  if (prior.asFitted && isFollowed) return { years: fittedYears, ...prior.asFitted, isNew: true };
   return {
     years: thread.points[0]!.years,
     mean: median(thread.points.map((p) => p.value)),
     sd: thread.levelSd,
+    isNew: false,
   };
 }
 
@@ -275,6 +291,7 @@ export function fitThread(thread: ReadyThread, prior: ThreadPrior): ThreadFit | 
   const variance = Math.max(0, square - drift * drift);
   return {
     n,
+    sharedSd: thread.sharedSd ?? 0,
     explanations,
     drift,
     driftSd: Math.sqrt(variance),
@@ -306,10 +323,11 @@ export function levelsAt(fit: ThreadFit, yearsAfter: number): Bell[] {
     // Unlikely explanations count in the whole, but not one by one.
     if (weight < WEIGHT_WORTH_A_BELL) continue;
     all += weight;
-    bells.push({ weight: weight * (1 - steps), ...level });
+    const sd = fit.sharedSd > 0 ? Math.hypot(level.sd, fit.sharedSd) : level.sd;
+    bells.push({ weight: weight * (1 - steps), mean: level.mean, sd });
   }
   const scaled = bells.map((b) => ({ ...b, weight: b.weight / all }));
   if (steps === 0) return scaled;
-  const spread = Math.sqrt(Math.max(0, square - mean * mean) + ahead.sd * ahead.sd);
+  const spread = Math.sqrt(Math.max(0, square - mean * mean) + ahead.sd ** 2 + fit.sharedSd ** 2);
   return [...scaled, { weight: steps, mean: mean + ahead.mean, sd: spread }];
 }

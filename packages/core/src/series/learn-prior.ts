@@ -1,6 +1,11 @@
 import { startingPrior, type DriftClass, type ThreadPrior } from './drift-prior.ts';
-import type { SeriesSpec } from './spec.ts';
 import { fitThread, type ReadyThread, type ThreadFit } from './fit-thread.ts';
+import { addThread, noEvidence, type MeterEvidence } from './meter-evidence.ts';
+import { addChecks, type MeterCheck } from './meter-checks.ts';
+import { layMeters, offsetBy, type MeterLayout } from './meter-layout.ts';
+import type { MetersKnown } from './meters-known.ts';
+import { metersKnown, noMeters, solveMeters, type ClassStart } from './solve-meters.ts';
+import type { SeriesSpec } from './spec.ts';
 
 /** How many threads the starting figures are worth. */
 const STARTING_WORTH = 10;
@@ -80,40 +85,134 @@ function learnedClass(start: DriftClass, tally: Tally, all: number): DriftClass 
 const learnedChance = (start: number, seen: number, of: number): number =>
   Math.min(0.1, (20 * STARTING_WORTH * start + seen) / (20 * STARTING_WORTH + of));
 
-function step(start: ThreadPrior, prior: ThreadPrior, threads: readonly ReadyThread[]): ThreadPrior {
-  const counts: Counts = {
-    classes: prior.classes.map(() => ({ weight: 0, drift: 0, square: 0 })),
-    scatter: prior.scatter.map(() => 0),
-    readings: 0,
-    odd: 0,
-    steps: 0,
-  };
-  for (const thread of threads) {
-    const fit = fitThread(thread, prior);
-    if (fit) count(counts, fit);
-  }
-  return {
-    ...prior,
-    classes: start.classes.map((c, i) => learnedClass(c, counts.classes[i]!, threads.length)),
-    scatter: start.scatter.map(({ share, factor }, i) => ({
-      factor,
-      share: (STARTING_WORTH * share + counts.scatter[i]!) / (STARTING_WORTH + threads.length),
-    })),
-    oddChance: learnedChance(start.oddChance, counts.odd, counts.readings),
-    stepChance: learnedChance(start.stepChance, counts.steps, counts.readings),
-  };
+const noCounts = (prior: ThreadPrior): Counts => ({
+  classes: prior.classes.map(() => ({ weight: 0, drift: 0, square: 0 })),
+  scatter: prior.scatter.map(() => 0),
+  readings: 0,
+  odd: 0,
+  steps: 0,
+});
+
+const learnedOf = (start: ThreadPrior, prior: ThreadPrior, counts: Counts, threads: number): ThreadPrior => ({
+  ...prior,
+  classes: start.classes.map((c, i) => learnedClass(c, counts.classes[i]!, threads)),
+  scatter: start.scatter.map(({ share, factor }, i) => ({
+    factor,
+    share: (STARTING_WORTH * share + counts.scatter[i]!) / (STARTING_WORTH + threads),
+  })),
+  oddChance: learnedChance(start.oddChance, counts.odd, counts.readings),
+  stepChance: learnedChance(start.stepChance, counts.steps, counts.readings),
+});
+
+/** The threads of one class, and what the arithmetic needs to know of it. */
+export interface ClassThreads {
+  readonly spec: SeriesSpec;
+  readonly threads: readonly ReadyThread[];
+}
+
+/** A class while it is learned: `threads` as read, `telling` those that are fitted. */
+interface Learning {
+  readonly spec: SeriesSpec;
+  readonly threads: readonly ReadyThread[];
+  readonly telling: readonly ReadyThread[];
+  readonly start: ThreadPrior;
+  prior: ThreadPrior;
+}
+
+/** A thread with what is believed of its meters taken off. */
+function corrected(thread: ReadyThread, layout: MeterLayout, x: Float64Array): ReadyThread {
+  const { pulls } = thread;
+  if (!pulls) return thread;
+  const points = thread.points.map((p, i) => {
+    let { value } = p;
+    for (const { quantity, name, power, adds } of pulls[i]!) {
+      const offset = offsetBy(layout, x, layout.trackOf(quantity, name), p.years);
+      value = value / (1 + offset) ** power - adds * offset;
+    }
+    return { ...p, value };
+  });
+  return { ...thread, points };
+}
+
+/** How unsure the level of new parts and the mean drift of a class are where nothing anchors them, in yearly drifts. */
+const LEVEL_UNSURE = 5;
+const DRIFT_UNSURE = 0.15;
+
+function classStart({ spec, start, prior }: Learning): ClassStart {
+  const { sdShare } = spec.driftPrior;
+  const anchored = spec.newReads && prior.asFitted;
+  const level = anchored
+    ? { off: spec.newReads.mean - anchored.mean, sd: spec.newReads.sd }
+    : { off: (start.asFitted?.mean ?? 0) - (prior.asFitted?.mean ?? 0), sd: LEVEL_UNSURE * sdShare };
+  return { level, driftSd: DRIFT_UNSURE * sdShare };
+}
+
+const telling = (threads: readonly ReadyThread[]) => threads.filter((t) => t.points.length >= LEAST_READINGS);
+
+/** What a firm's threads teach: each class of parts, and the meters they were read by. */
+export interface LearnedFleet {
+  readonly classes: Readonly<Record<string, ThreadPrior>>;
+  readonly meters: MetersKnown;
 }
 
 /**
- * Learns what the parts of one class are like from a firm's own threads: empirical Bayes by expectation–maximisation
- * (Dempster, Laird and Rubin, 1977) over the ways of wearing, the scatter, and how often readings are odd or parts
- * step. The starting figures count as ten threads, so that a small fleet is not taken at its word.
+ * Learns what the parts of each class are like from a firm's own threads, and how far each meter they were read by was off
+ * and when: empirical Bayes by expectation–maximisation (Dempster, Laird and Rubin, 1977) over the ways of wearing, the
+ * scatter, and how often readings are odd or parts step; and beside it, round by round, a linear mixed model of the
+ * meters' offsets over time, of all threads together, with each part's level and drift marginalized. Starting figures
+ * count as ten threads of a class, so that a small fleet is not taken at its word. `trade` is the spread of a quantity's
+ * meters before any is known; `checks` are looks at meters by themselves. Threads without `pulls` say nothing of meters.
  */
-export function learnThreadPrior(spec: SeriesSpec, all: readonly ReadyThread[]): ThreadPrior {
-  const threads = all.filter(canTeach);
-  const telling = threads.filter((t) => t.points.length >= LEAST_READINGS);
-  const start = { ...startingPrior(spec), asFitted: asFittedOf(threads), threads: telling.length };
-  let prior: ThreadPrior = start;
-  for (let round = 0; round < ROUNDS && telling.length > 0; round += 1) prior = step(start, prior, telling);
-  return prior;
+export function learnFleet(
+  classes: Readonly<Record<string, ClassThreads>>,
+  trade: (quantity: string) => number,
+  checks: readonly MeterCheck[] = [],
+): LearnedFleet {
+  const names = Object.keys(classes).sort();
+  const learning = names.map((name): Learning => {
+    const { spec, threads: all } = classes[name]!;
+    const threads = all.filter(canTeach);
+    const its = telling(threads);
+    const start = { ...startingPrior(spec), asFitted: asFittedOf(threads), threads: its.length };
+    return { spec, threads, telling: its, start, prior: start };
+  });
+  const layout = layMeters(
+    learning.map((l) => l.telling),
+    checks,
+  );
+  let solved = noMeters(layout, trade);
+  const hasMeters = layout.tracks.length > 0;
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const evidence = noEvidence(hasMeters ? layout.size : 0);
+    learning.forEach((its, place) => learnRound(its, hasMeters ? { layout, evidence, x: solved.x, place } : null));
+    if (hasMeters) addChecks(evidence, checks, layout);
+    if (hasMeters) solved = solveMeters({ layout, evidence, trade }, solved, learning.map(classStart));
+  }
+  return {
+    classes: Object.fromEntries(learning.map(({ prior }, i) => [names[i]!, prior])),
+    meters: hasMeters ? metersKnown(layout, solved) : {},
+  };
+}
+
+interface Metered {
+  readonly layout: MeterLayout;
+  readonly evidence: MeterEvidence;
+  readonly x: Float64Array;
+  readonly place: number;
+}
+
+/** One round over one class: fits its threads, counts what they show, and gathers what they say of meters. */
+function learnRound(its: Learning, metered: Metered | null): void {
+  if (its.telling.length === 0) return;
+  const as = (thread: ReadyThread) => (metered ? corrected(thread, metered.layout, metered.x) : thread);
+  const prior = metered ? { ...its.prior, asFitted: asFittedOf(its.threads.map(as)) } : its.prior;
+  const counts = noCounts(prior);
+  for (const thread of its.telling) {
+    const fit = fitThread(as(thread), prior);
+    if (!fit) continue;
+    count(counts, fit);
+    if (metered && thread.pulls)
+      addThread(metered.evidence, thread, fit, prior, metered.layout, metered.layout.ofClass(metered.place));
+  }
+  its.prior = learnedOf(its.start, prior, counts, its.telling.length);
 }

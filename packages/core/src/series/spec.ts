@@ -6,4 +6,6 @@ export interface SeriesSpec {
   readonly driftIn?: 'share' | 'unit' | undefined;
   /** Drift a year before a part has shown its own, as a share of the reference value: mean and standard deviation. */
   readonly driftPrior: { readonly meanShare: number; readonly sdShare: number };
+  /** What new parts truly are, share of the reference, where their rating says: what a firm's meters share is held against it. */
+  readonly newReads?: { readonly mean: number; readonly sd: number } | undefined;
 }

@@ -3,6 +3,12 @@ declare module 'jstat' {
     cdf(x: number, ...parameters: number[]): number;
     inv(p: number, ...parameters: number[]): number;
   }
-  const jStat: { normal: Distribution; studentt: Distribution; erfc(x: number): number };
+  const jStat: {
+    normal: Distribution;
+    studentt: Distribution;
+    erfc(x: number): number;
+    inv(a: number[][]): number[][];
+    det(a: number[][]): number;
+  };
   export default jStat;
 }
