@@ -26,11 +26,25 @@ export const threadOf = (thread: TrueThread, seen: readonly TrueReading[]): Thre
   plate: thread.part.plate,
   point: thread.part.point,
   fittedOn: thread.fittedOn,
-  readings: seen.map(({ day, value, conditions }) => ({ day, value, conditions, method: thread.part.method })),
+  readings: seen.map(({ day, value, conditions, instrument }) => ({
+    day,
+    value,
+    conditions,
+    instrument,
+    method: thread.part.method,
+  })),
 });
 
 /** How often the engine said 'act' by trend alone, by readings it had. */
 export const actsByReadings = new Map<number, number>();
+
+/** Thread and readings as if nobody had kept what they were read with. */
+export const unmetered = (seen: readonly TrueReading[]): TrueReading[] =>
+  seen.map(({ instrument: _, ...reading }) => reading);
+
+/** Readings as perfect meters would have shown them. */
+export const setRight = (seen: readonly TrueReading[]): TrueReading[] =>
+  unmetered(seen).map((r) => ({ ...r, value: r.value / (1 + (r.offset ?? 0)) }));
 
 /** This engine, with what a fleet has taught or without. */
 export const engine =

@@ -73,7 +73,7 @@ export function standsOf({ asOf, systems }: FrozenFirm): Record<string, unknown>
       threads.map(({ key, state }) => [key, [state.standing, ...state.reasons.map((r) => sayReason(r.because))]]),
     ),
     prior: Object.fromEntries(
-      Object.entries(prior).map(([name, p]) => [name, [p.threads, ...p.classes.map((c) => figure(c.mean))]]),
+      Object.entries(prior.classes).map(([name, p]) => [name, [p.threads, ...p.classes.map((c) => figure(c.mean))]]),
     ),
   };
 }

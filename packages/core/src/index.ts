@@ -63,18 +63,35 @@ export {
   type SchoolId,
   type SchoolSubject,
 } from './verdict/schools.ts';
-export { LIKELY_TO_FAIL, severityOf, STANDING_NAMES, STANDINGS, type Standing } from './verdict/standing.ts';
+export {
+  LIKELY_TO_FAIL,
+  severityOf,
+  standingOfPart,
+  STANDING_NAMES,
+  STANDINGS,
+  type Standing,
+} from './verdict/standing.ts';
 export type { FleetPrior } from './series/drift-prior.ts';
 export type { ReadyThread } from './series/fit-thread.ts';
-export { learnThreadPrior } from './series/learn-prior.ts';
+export { meterStands } from './judgment/meter-standing.ts';
+export { afterCheck, type MeterCheck } from './series/meter-checks.ts';
+export { offsetOn } from './series/meters-known.ts';
 export { fleetPriorFrom } from './series/prior-schema.ts';
 export { AIR_SETTLE_SECONDS, settle, SETTLE_SECONDS, settleAir, type Sample, type Settled } from './probe/settle.ts';
 export { deliveredCapacity } from './trade/air/delivered-capacity.ts';
 export { checkEntry, type EntryCheck } from './readings/check-entry.ts';
 export { doubtRunning, type Conditions } from './readings/contract/conditions.ts';
-export type { About, Inputs, InputSpec, Method } from './readings/contract/entry.ts';
+export type { About, Inputs, InputSpec, Method, ProbeChannel } from './readings/contract/entry.ts';
 export type { ReadingKindId } from './readings/contract/kind-ids.ts';
-export type { ReadingKind } from './readings/contract/kind.ts';
+export type { NumericKind, ReadingKind } from './readings/contract/kind.ts';
+export { instrumentsOf } from './readings/contract/meters.ts';
+export {
+  INSTRUMENT_KINDS,
+  METER_QUANTITIES,
+  OFFSETS,
+  type InstrumentKind,
+  type MeterQuantity,
+} from './readings/contract/quantities.ts';
 export {
   isNumeric,
   type JudgedReading,
@@ -111,7 +128,8 @@ export { judge } from './judgment/judge.ts';
 export {
   believedThrough,
   learnPrior,
-  MOST_TO_LEARN_FROM,
+  learnFromClasses,
+  learningGroupOf,
   readyToLearn,
   someOf,
   threadOutlook,
@@ -151,6 +169,17 @@ export {
   type ProbeQuery,
   type ProbeSample,
 } from './http/probes.ts';
+export {
+  meterSchema,
+  metersSchema,
+  newMeterCheckSchema,
+  newMeterSchema,
+  type MeterInUse,
+  type MeterQuantityView,
+  type MeterView,
+  type NewMeter,
+  type NewMeterCheck,
+} from './http/meters.ts';
 export {
   newReadingSchema,
   newRulingSchema,

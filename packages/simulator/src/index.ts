@@ -6,3 +6,4 @@ export * from './probe-kit.ts';
 export * from './random.ts';
 export * from './wear.ts';
 export * from './thread-fleet.ts';
+export * from './meter-fleet.ts';

@@ -2,7 +2,7 @@ import { DAYS_A_YEAR, type Conditions, type Day, type Plate } from '@yarnix/core
 import type { Random } from './random.ts';
 
 /** A kind of part whose threads can be simulated with their truth. */
-interface Part {
+export interface Part {
   readonly kind: string;
   readonly method: string;
   readonly point: 'single' | 'common' | 'whole';
@@ -98,7 +98,19 @@ export interface TrueReading {
   readonly truth: number;
   readonly odd: boolean;
   readonly stepped: boolean;
+  /** The meter it was read on, where the fleet has meters of its own, and how far that was off, share of the value. */
+  readonly instrument?: string;
+  readonly offset?: number;
 }
+
+/** The meter that a visit on a day is read with. */
+export interface ReadOn {
+  readonly instrument: string;
+  /** How far it is off, share of the value. */
+  readonly offset: number;
+}
+/** Which meter a place's part is read with on a day, under what outdoor air. */
+export type ReadsWith = (part: Part, day: Day, conditions: Conditions) => ReadOn;
 
 /** One life of one part, with its truth: readings at each visit, and what it truly was at each. */
 export interface TrueThread {
@@ -148,7 +160,14 @@ function conditionsOn(random: Random, spring: boolean): { held: Conditions; note
 const HALF_YEAR = 182;
 
 /** One life of a part, until it is replaced or no longer watched. */
-function life(random: Random, part: Part, nature: FleetNature, fittedOn: Day, until: Day): TrueThread {
+function life(
+  random: Random,
+  part: Part,
+  nature: FleetNature,
+  fittedOn: Day,
+  until: Day,
+  readsWith?: ReadsWith,
+): TrueThread {
   const level = wearOf(random, part, nature);
   const own = nature.noise * random.between(0.7, 1.5);
   const readings: TrueReading[] = [];
@@ -163,8 +182,10 @@ function life(random: Random, part: Part, nature: FleetNature, fittedOn: Day, un
     const shows = part.onTheDay ? part.onTheDay(truth, held) : truth;
     const odd = random.chance(nature.oddChance);
     const slip = odd ? (random.chance(0.5) ? 1 : -1) * room * random.between(1, 4) : 0;
-    const value = random.normal(shows, own * part.meter(Math.abs(shows))) + slip;
-    readings.push({ day, value, conditions: noted, truth, odd, stepped });
+    const meter = readsWith?.(part, day, held);
+    const seen = shows * (1 + (meter?.offset ?? 0));
+    const value = random.normal(seen, own * part.meter(Math.abs(shows))) + slip;
+    readings.push({ day, value, conditions: noted, truth, odd, stepped, ...meter });
     const replaced = isPastLimit(part, value) && random.chance(0.35);
     if (replaced) return { part, fittedOn, readings, replaced };
     day += HALF_YEAR + random.whole(-25, 25) + (random.chance(0.15) ? HALF_YEAR : 0);
@@ -173,14 +194,21 @@ function life(random: Random, part: Part, nature: FleetNature, fittedOn: Day, un
 }
 
 /** So many places of each kind of part, each with the lives of the parts that were in it; from the oldest on. */
-export function simulateThreads(random: Random, nature: FleetNature, places: number, asOf: Day): TrueThread[] {
+export function simulateThreads(
+  random: Random,
+  nature: FleetNature,
+  places: number,
+  asOf: Day,
+  { parts = FLEET_PARTS, readsWith }: { parts?: readonly Part[]; readsWith?: (place: number) => ReadsWith } = {},
+): TrueThread[] {
   const threads: TrueThread[] = [];
   for (let n = 0; n < places; n += 1) {
-    for (const part of FLEET_PARTS) {
+    const reads = readsWith?.(n);
+    for (const part of parts) {
       const years = random.between(...nature.years);
       let from = Math.round(asOf - years * DAYS_A_YEAR);
       while (from <= asOf) {
-        const thread = life(random, part, nature, from, asOf);
+        const thread = life(random, part, nature, from, asOf, reads);
         threads.push(thread);
         if (!thread.replaced) break;
         from = thread.readings.at(-1)?.day ?? asOf + 1;

@@ -51,7 +51,7 @@ function slotOfLocal(
 }
 
 /** The server's readings and this device's, each once. */
-export function allReadings(system: SystemDetail, record: RoundRecord): RoundReading[] {
+export function allReadings(system: SystemDetail, record: RoundRecord, personId: string): RoundReading[] {
   const known = new Set(system.readings.map((r) => r.id));
   const local = record.readings
     .filter((r) => r.refused === undefined && !known.has(r.id))
@@ -61,6 +61,7 @@ export function allReadings(system: SystemDetail, record: RoundRecord): RoundRea
       value,
       findings,
       supersedes: reading.supersedes ?? null,
+      instrument: reading.instruments ?? personId,
     }));
   const ruled = new Map(record.rulings.map((r) => [r.id, r]));
   return [...system.readings, ...local].map((reading) => {

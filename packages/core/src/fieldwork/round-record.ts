@@ -6,6 +6,7 @@ import type { NewEvent } from '../http/events.ts';
 import type { NewFollowUp } from '../http/rounds.ts';
 import type { NewReading, NewRuling, ProbeWindow } from '../http/readings.ts';
 import type { Season } from '../quantity/season.ts';
+import type { InstrumentKind } from '../readings/contract/quantities.ts';
 import type { StopId } from '../readings/contract/entry.ts';
 
 /** A reading taken on this device. */
@@ -73,6 +74,8 @@ export interface RoundRecord {
   readonly rulings: readonly LocalRuling[];
   /** Why a repair was left without its proof, by the repair's id. */
   readonly unproved: Readonly<Record<string, string>>;
+  /** Instruments picked for this round in place of the person's own, by kind. */
+  readonly instruments: Readonly<Partial<Record<InstrumentKind, string>>>;
   /** What the probes' values in the drafts were taken from: by place, then by input. */
   readonly probes: Readonly<Record<string, Readonly<Record<string, ProbeWindow>>>>;
 }
@@ -106,6 +109,7 @@ export const newRound = (
   events: [],
   rulings: [],
   unproved: {},
+  instruments: {},
   probes: {},
 });
 

@@ -1,3 +1,4 @@
+import type { AtHand, ByKind } from './read-with.ts';
 import type { Assessment } from '../judgment/assess-system.ts';
 import type { Because, Refusal } from '../verdict/reasons.ts';
 import type { OutdoorProblem } from './visit-conditions.ts';
@@ -29,6 +30,8 @@ export interface RoundField {
   readonly typed: 'nothing' | 'unfinished' | 'refused' | 'questioned' | 'ready';
   /** What has become of the reading on this round, whatever is typed over it. */
   readonly state: 'open' | 'taken' | 'put-off';
+  /** The instruments it is taken with, as far as they are kept. */
+  readonly readWith: ByKind;
   /** What holds for this reading now. */
   readonly conditions: Conditions;
   /** The entry when all is as it should be, while nothing has been entered. */
@@ -92,6 +95,7 @@ export interface RoundView {
   /** What was done to the system, on this round and before. */
   readonly events: readonly SystemEvent[];
   readonly season: Season;
+  readonly atHand: AtHand;
   readonly tables: PressureTables;
 }
 

@@ -27,7 +27,7 @@ type Accepted = Exclude<EntryCheck, { outcome: 'refused' }>;
 
 function readingOf(
   record: RoundRecord,
-  { planned, key, conditions, taken, again }: RoundField,
+  { planned, key, conditions, taken, again, readWith }: RoundField,
   { inputs, check }: { inputs: Inputs; check: Accepted },
   confirmed: boolean,
   { now, id }: Given,
@@ -43,6 +43,7 @@ function readingOf(
     takenAt: now,
     conditions,
     confirmed,
+    ...(Object.keys(readWith).length > 0 ? { instruments: readWith } : {}),
     ...(probes && Object.keys(probes).length > 0 ? { probes } : {}),
     // After a repair the second reading is no correction of the first: both stay, and prove it together.
     ...(taken && !again ? { supersedes: taken.id } : {}),
@@ -101,6 +102,7 @@ export const notedReading = (
     conditions: taken.conditions ?? {},
     // It was asked about when it was taken, if it was to be.
     confirmed: true,
+    ...(typeof taken.instrument === 'object' && taken.instrument ? { instruments: taken.instrument } : {}),
     ...(note === '' ? {} : { note }),
     supersedes: taken.id,
   },

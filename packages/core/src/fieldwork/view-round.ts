@@ -18,6 +18,7 @@ import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { readTexts, requiredInputs, textOfInput, type Typed } from './field-entry.ts';
 import { followUpOf, owedAt } from './put-off-before.ts';
+import { judgedWith, readWith, type AtHand } from './read-with.ts';
 import { repairsOn, type Repair } from './repairs.ts';
 import { allReadings, livingParts, type RoundComponent, type RoundReading } from './round-parts.ts';
 import { placeKey, type RoundRecord } from './round-record.ts';
@@ -34,6 +35,7 @@ interface Scene {
   readonly repairs: readonly Repair[];
   /** The readings that stand, by thread, each in the order they were taken. */
   readonly threads: ReadonlyMap<string, readonly RoundReading[]>;
+  readonly atHand: AtHand;
   readonly conditions: Conditions;
   readonly tables: PressureTables;
   readonly today: Day;
@@ -78,6 +80,7 @@ const typedReading = (
   day: scene.today,
   conditions,
   inputs,
+  instrument: judgedWith(method, scene.atHand, readWith(method, scene.atHand, scene.record)),
 });
 
 function verdictFor(
@@ -199,6 +202,7 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
     planned,
     about,
     conditions,
+    readWith: readWith(method, scene.atHand, scene.record),
     texts,
     typed: state,
     state: taken && !(again && kind.owedAgain) ? 'taken' : followUp ? 'put-off' : 'open',
@@ -241,6 +245,9 @@ function eventsOn(system: SystemDetail, record: RoundRecord): SystemEvent[] {
   ];
 }
 
+/** A device that nobody has said who works with. */
+const NOBODY: AtHand = { personId: '', meters: [] };
+
 /** The whole round as it stands at a moment (ms), worked out from the system, this device's record and the firm's policy. */
 export function roundView(
   system: SystemDetail,
@@ -249,10 +256,11 @@ export function roundView(
   now: number,
   tables: PressureTables = {},
   prior?: FleetPrior,
+  atHand: AtHand = NOBODY,
 ): RoundView {
   const events = eventsOn(system, record);
   const components = livingParts(system, record);
-  const readings = allReadings(system, record);
+  const readings = allReadings(system, record, atHand.personId);
   const repairs = repairsOn(system, record, components);
   const { conditions, problem } = visitConditions(record, readings, now, system.plate.altitudeFt);
   const today = dayOf(new Date(now).toISOString());
@@ -268,6 +276,7 @@ export function roundView(
     components,
     repairs,
     threads,
+    atHand,
     conditions,
     tables,
     today,
@@ -296,6 +305,7 @@ export function roundView(
     events,
     repairs,
     season,
+    atHand,
     tables,
   };
 }

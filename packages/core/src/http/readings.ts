@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { POINTS } from '../equipment/component.ts';
 import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
+import { readWithSchema } from './meters.ts';
 import { STANDINGS } from '../verdict/standing.ts';
 import { conditionsSchema } from '../readings/contract/conditions.ts';
 
@@ -34,6 +35,8 @@ export const newReadingSchema = z.object({
   supersedes: idSchema.optional(),
   /** For inputs taken from a probe: what each was taken from. */
   probes: z.record(z.string().max(40), probeWindowSchema).optional(),
+  /** What it was taken with, where that is not the person's own instrument of the kind. */
+  instruments: readWithSchema.optional(),
 });
 export type NewReading = z.infer<typeof newReadingSchema>;
 
@@ -67,5 +70,7 @@ export const readingSchema = z.object({
   superseded: z.boolean(),
   probes: z.record(z.string(), probeWindowSchema).nullable(),
   ruling: rulingSchema.nullable(),
+  /** By kind of instrument; a person's id for what was read before instruments were kept. */
+  instrument: z.union([z.string(), readWithSchema]),
 });
 export type ReadingView = z.infer<typeof readingSchema>;

@@ -7,6 +7,7 @@ import { STANDINGS } from '../verdict/standing.ts';
 import { fleetPriorSchema } from '../series/prior-schema.ts';
 import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
 import { eventSchema } from './events.ts';
+import { meterInUseSchema } from './meters.ts';
 import { photoSchema } from './photos.ts';
 import { readingSchema } from './readings.ts';
 import { refrigerantSchema } from './refrigerants.ts';
@@ -126,6 +127,8 @@ export const sessionSchema = z.object({
   }),
   /** Pressure–temperature tables the firm has loaded. */
   refrigerants: z.array(refrigerantSchema),
+  /** Instruments in use. */
+  meters: z.array(meterInUseSchema),
   person: z.object({ id: idSchema, name: z.string(), initials: z.string() }),
   now: momentSchema,
 });

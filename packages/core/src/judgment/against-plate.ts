@@ -3,6 +3,7 @@ import type { Limits } from '../verdict/limits.ts';
 import type { Judgment } from '../verdict/judgment.ts';
 import type { Because, Position } from '../verdict/reasons.ts';
 import type { Standing } from '../verdict/standing.ts';
+import type { BelievedReading } from './read-with.ts';
 
 const STANDING_AT: Readonly<Record<Position, Standing>> = {
   within: 'sound',
@@ -33,8 +34,14 @@ function placeOf(value: number, limits: Known): { side: 'lower' | 'upper'; posit
   return { side, position: 'within', limit: (side === 'lower' ? lower : upper) ?? limits.nominal };
 }
 
-function reasonFor(value: number, limits: Known, place: ReturnType<typeof placeOf>, unit: Unit): Because {
-  const numbers = { value, nominal: limits.nominal, ...place };
+function reasonFor(
+  value: number,
+  limits: Known,
+  place: ReturnType<typeof placeOf>,
+  unit: Unit,
+  meter?: MeterTold,
+): Because {
+  const numbers = { value, nominal: limits.nominal, ...place, ...(meter ? { meter: { ...meter, unit } } : {}) };
   if (limits.family === 'rating') return { code: 'against-rating', numbers };
   if (limits.family === 'window') {
     const other = place.side === 'lower' ? limits.upper : limits.lower;
@@ -47,14 +54,20 @@ function reasonFor(value: number, limits: Known, place: ReturnType<typeof placeO
   };
 }
 
-/** Judges a value against the limits from plate and policy, all in the reading's unit; 'unproven' when there are none. */
-export function judgeAgainstPlate(value: number, limits: Limits, unit: Unit): Judgment {
+/** What is told of a meter that is known to be off. */
+type MeterTold = NonNullable<BelievedReading['meter']>;
+
+/**
+ * Judges a value against the limits from plate and policy, all in the reading's unit; 'unproven' when there are none. With
+ * `meter` the value is what is believed of a reading whose meter is known to be off, and the reason says both.
+ */
+export function judgeAgainstPlate(value: number, limits: Limits, unit: Unit, meter?: MeterTold): Judgment {
   if (!limits.known) return { basis: 'plate', standing: 'unproven', limit: null, because: limits.because };
   const place = placeOf(value, limits);
   return {
     basis: 'plate',
     standing: STANDING_AT[place.position],
     limit: place.limit,
-    because: reasonFor(value, limits, place, unit),
+    because: reasonFor(value, limits, place, unit, meter),
   };
 }

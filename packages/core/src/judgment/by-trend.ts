@@ -42,7 +42,7 @@ function wearLimit(kind: NumericKind, limits: Limits): Limit {
 
 /** The prior of a thread's class: the fleet's, or what the kind starts with. */
 export const priorFor = (kind: NumericKind, point: string, prior: FleetPrior | undefined): ThreadPrior =>
-  own(prior ?? {}, threadClassOf(kind, point)) ?? startingPrior(kind);
+  own(prior?.classes ?? {}, threadClassOf(kind, point)) ?? startingPrior(kind);
 
 const judgment = (standing: Standing, because: Judgment['because'], limit: number | null = null): Judgment => ({
   basis: 'trend',

@@ -2,6 +2,8 @@ import type { Conditions } from '../readings/contract/conditions.ts';
 import type { About, Inputs } from '../readings/contract/entry.ts';
 import type { Compared, NumericKind } from '../readings/contract/kind.ts';
 import type { ThreadReading } from '../readings/contract/reading.ts';
+import type { MetersKnown } from '../series/meters-known.ts';
+import { correctedFor, type MeterPart } from './read-with.ts';
 
 /**
  * Brings a value (kind's unit) to the kind's common conditions, given what held when it was taken. Kinds that nothing
@@ -28,6 +30,8 @@ export interface ComparedReading extends Compared {
   readonly reading: ThreadReading;
   /** Standard deviation of meter and bringing together, kind's unit. */
   readonly sd: number;
+  /** Whose errors it carries, and what was taken off for them. */
+  readonly meters: readonly MeterPart[];
 }
 
 const textOrder = (a = '', b = ''): number => (a < b ? -1 : a > b ? 1 : 0);
@@ -47,12 +51,15 @@ export function compareReadings(
   kind: NumericKind,
   readings: readonly ThreadReading[],
   about: About,
+  known?: MetersKnown,
 ): ComparedReading[] {
   return readings
     .map((reading) => {
-      const compared = bringAlike(kind, reading.value, about, reading.conditions, reading.inputs);
-      const meter = kind.methods.find((m) => m.id === reading.method)?.error?.(reading.value) ?? 0;
-      return { reading, ...compared, sd: Math.hypot(meter, compared.error) };
+      const method = kind.methods.find((m) => m.id === reading.method);
+      const { value, parts } = correctedFor(method, reading.value, reading.instrument, reading.day, known);
+      const compared = bringAlike(kind, value, about, reading.conditions, reading.inputs);
+      const meter = method?.error?.(reading.value) ?? 0;
+      return { reading, ...compared, sd: Math.hypot(meter, compared.error), meters: parts };
     })
     .sort(
       (a, b) =>

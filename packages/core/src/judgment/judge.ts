@@ -20,6 +20,7 @@ import { judgeByTrend } from './by-trend.ts';
 import { bringAlike, type ComparedReading } from './compare-readings.ts';
 import type { SystemEvent } from './events.ts';
 import { prepareSeries } from './prepare-series.ts';
+import { believedOf, correctedFor } from './read-with.ts';
 
 /** What a reading is judged in the light of. */
 export interface JudgeContext {
@@ -125,18 +126,28 @@ function judgeNumber(
   const { point, conditions, inputs } = reading;
   const about: About = { ...context, point, conditions };
   const limits = kind.limits(about, policy);
-  const series = prepareSeries(kind, [...context.earlier, { ...reading, value }], about, policy, context.events);
+  const series = prepareSeries(
+    kind,
+    [...context.earlier, { ...reading, value }],
+    about,
+    policy,
+    context.events,
+    context.prior?.meters,
+  );
   const trend = kind.wear === 'none' ? null : judgeByTrend(series, { ...context, prior: context.prior, policy });
   const found = judgeFindings(reading.findings, point);
-  const plate = judgeAgainstPlate(value, limits, kind.unit);
+  const method = kind.methods.find((m) => m.id === reading.method);
+  const corrected = correctedFor(method, value, reading.instrument, reading.day, context.prior?.meters);
+  const believed = believedOf(corrected, value, kind.driftIn === 'unit');
+  const plate = judgeAgainstPlate(believed.value, limits, kind.unit, believed.meter);
   const failed = isAtLeast(found, 'act') || isAtLeast(plate, 'act');
   const isFirst = context.earlier.length === 0;
-  const alike = bringAlike(kind, value, about, conditions, inputs);
+  const alike = bringAlike(kind, corrected.value, about, conditions, inputs);
   const reasons = [
     found,
     plate,
     judgeBaseline(kind, alike, series.baseline, isFirst, failed, about, policy),
-    plate.standing === 'act' ? costOf(kind, value, about) : null,
+    plate.standing === 'act' ? costOf(kind, believed.value, about) : null,
     kind.acrossPoints?.({ ...context.companions, [point]: value }) ?? null,
     // A part that is open has no trend.
     ...(isAtLeast(found, 'watch') ? [] : (trend?.judgments ?? [])),

@@ -2,7 +2,8 @@ import { DEFAULT_POLICY } from '../verdict/policy.ts';
 import { sayReason } from '../words/reasons.ts';
 import type { Reading } from '../readings/contract/reading.ts';
 import { systemThreads } from './assess-system.ts';
-import { learnThreadPrior } from '../series/learn-prior.ts';
+import type { ReadyThread } from '../series/fit-thread.ts';
+import { learnFleet } from '../series/learn-prior.ts';
 import { threadPriorSchema } from '../series/prior-schema.ts';
 import { runCapacitorCapacitance } from '../readings/capacitor/run-capacitor-capacitance.ts';
 import { dayOf } from '../quantity/day.ts';
@@ -60,7 +61,9 @@ test('a thread that goes beyond all bounds teaches the class nothing, and spoils
     stepSd: 0.1,
   });
   const sound = Array.from({ length: 12 }, (_, n) => thread(1 + n / 1000));
-  const learned = learnThreadPrior(runCapacitorCapacitance, [...sound, thread(1e300), thread(NaN)]);
+  const learnThreadPrior = (threads: readonly ReadyThread[]) =>
+    learnFleet({ it: { spec: runCapacitorCapacitance, threads } }, () => 1).classes.it!;
+  const learned = learnThreadPrior([...sound, thread(1e300), thread(NaN)]);
   expect(threadPriorSchema.safeParse(learned).success).toBe(true);
-  expect(learned).toEqual(learnThreadPrior(runCapacitorCapacitance, sound));
+  expect(learned).toEqual(learnThreadPrior(sound));
 });

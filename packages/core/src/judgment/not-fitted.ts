@@ -15,12 +15,15 @@ export const notFitted = ({ kind, point, day }: JudgedReading): ThreadState => {
 
 const isFiniteOrNull = (value: unknown): boolean => typeof value !== 'number' || Number.isFinite(value);
 
+/** No quantity of the trade is as large in its unit. */
+const BEYOND_RECKONING = 1e12;
+
 /** Whether every figure that a thread's state would show or be sorted by is a number at all. */
 export function isWhole({ chance, urgency, reasons, numeric }: ThreadState): boolean {
   const ahead = numeric?.outlook;
   return (
     [chance, urgency, ahead?.expected, ahead?.low80, ahead?.high80, numeric?.baseline?.value].every(isFiniteOrNull) &&
-    (numeric?.compared ?? []).every((c) => Number.isFinite(c.value)) &&
+    (numeric?.compared ?? []).every((c) => Math.abs(c.value) < BEYOND_RECKONING) &&
     reasons.every((r) => isFiniteOrNull(r.limit) && Object.values(r.because.numbers).every(isFiniteOrNull))
   );
 }

@@ -2,11 +2,13 @@ import type { About } from '../readings/contract/entry.ts';
 import type { NumericKind } from '../readings/contract/kind.ts';
 import type { ThreadReading } from '../readings/contract/reading.ts';
 import type { ReadyThread } from '../series/fit-thread.ts';
+import type { MetersKnown } from '../series/meters-known.ts';
 import { readyThread, referenceOf } from '../series/ready-thread.ts';
 import type { Limits } from '../verdict/limits.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { baselineOf, type Baseline } from './baseline.ts';
 import { isSince, shiftsOf, type Shift, type SystemEvent } from './events.ts';
+import { doubtOf } from './read-with.ts';
 import { aboutAlike, compareReadings, type ComparedReading } from './compare-readings.ts';
 
 /** A thread as judging and learning take it up. */
@@ -27,7 +29,8 @@ export interface PreparedSeries {
 
 /**
  * Prepares a thread's numbers: brought to the kind's common conditions, with the limits that hold there, the part's own
- * baseline, and the series ready to be fitted. There must be at least one reading, in any order.
+ * baseline, and the series ready to be fitted. What is believed of the meters (`meters`) is taken off each value first. There
+ * must be at least one reading, in any order.
  */
 export function prepareSeries(
   kind: NumericKind,
@@ -35,15 +38,21 @@ export function prepareSeries(
   about: About,
   policy: Policy,
   events: readonly SystemEvent[] = [],
+  meters?: MetersKnown,
 ): PreparedSeries {
   const { fittedOn } = about.component;
-  const compared = compareReadings(kind, readings, about);
+  const compared = compareReadings(kind, readings, about, meters);
   const limits = kind.limits(aboutAlike(kind, about), policy);
   const shifts = shiftsOf(kind.id, about.point, events);
   const baseline = baselineOf(compared, fittedOn, limits, shifts);
   const nominal = (limits.known ? limits.nominal : baseline?.value) ?? compared[0]?.value ?? 1;
   const reference = referenceOf(kind, nominal);
-  const points = compared.map(({ reading: { day }, value, sd }) => ({ day, value, sd }));
+  const doubt = doubtOf(compared.map((c) => c.meters));
+  const points = compared.map(({ reading: { day }, value, sd }, i) => ({
+    day,
+    value,
+    sd: doubt.each[i] ? Math.hypot(sd, doubt.each[i]) : sd,
+  }));
   const places = shifts.map((shift) => compared.findIndex(({ reading }) => isSince(reading, shift)));
   return {
     kind,
@@ -53,6 +62,6 @@ export function prepareSeries(
     shifts,
     baseline,
     reference,
-    ready: readyThread(kind, points, reference, fittedOn, places),
+    ready: { ...readyThread(kind, points, reference, fittedOn, places), sharedSd: doubt.shared / reference },
   };
 }

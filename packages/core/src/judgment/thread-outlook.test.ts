@@ -234,7 +234,7 @@ describe('the fleet', () => {
       ...Array.from({ length: 140 }, (_, n) => 0.02 * ((n % 5) - 2)),
       ...Array.from({ length: 60 }, (_, n) => -1.2 + 0.02 * (n % 7)),
     ];
-    const learned = learnPrior(fleet(made))['run-capacitor-capacitance']!;
+    const learned = learnPrior(fleet(made)).classes['run-capacitor-capacitance']!;
     const fast = learned.classes.filter((c) => c.mean < -0.015).reduce((sum, c) => sum + c.share, 0);
     expect(fast).toBeGreaterThan(0.22);
     expect(fast).toBeLessThan(0.38);
@@ -242,8 +242,8 @@ describe('the fleet', () => {
   });
 
   test('nothing to learn from teaches nothing; unknown kinds are left out', () => {
-    expect(learnPrior([])).toEqual({});
-    expect(learnPrior([{ kind: 'mood', plate: {}, readings: [] }])).toEqual({});
+    expect(learnPrior([])).toEqual({ classes: {}, meters: {} });
+    expect(learnPrior([{ kind: 'mood', plate: {}, readings: [] }])).toEqual({ classes: {}, meters: {} });
   });
 
   test('of a long list evenly spaced ones are taken, the same each time', () => {

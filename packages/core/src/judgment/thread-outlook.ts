@@ -4,11 +4,14 @@ import { SYSTEM_KINDS, type SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
 import type { About } from '../readings/contract/entry.ts';
 import { threadClassOf, type NumericKind } from '../readings/contract/kind.ts';
+import { metersOf } from '../readings/contract/meters.ts';
+import { OFFSETS, type MeterQuantity } from '../readings/contract/quantities.ts';
 import type { ThreadReading } from '../readings/contract/reading.ts';
 import { numericKind } from '../readings/registry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
 import { fitThread, levelsAt, type ReadyThread } from '../series/fit-thread.ts';
-import { learnThreadPrior } from '../series/learn-prior.ts';
+import type { MeterCheck } from '../series/meter-checks.ts';
+import { canTeach, learnFleet } from '../series/learn-prior.ts';
 import { mixtureMean } from '../series/mixture.ts';
 import type { Crossing } from '../series/outlook.ts';
 import { upTo } from '../series/ready-thread.ts';
@@ -68,7 +71,7 @@ function aboutOfThread(kind: NumericKind, thread: Thread): About | null {
   return null;
 }
 
-function prepare(thread: Thread, policy: Policy): PreparedSeries | NoThreadOutlook {
+function prepare(thread: Thread, policy: Policy, prior?: FleetPrior): PreparedSeries | NoThreadOutlook {
   const kind = numericKind(thread.kind);
   if (!kind) return { outcome: 'cannot-say', because: 'unknown-kind' };
   const about = aboutOfThread(kind, thread);
@@ -76,7 +79,7 @@ function prepare(thread: Thread, policy: Policy): PreparedSeries | NoThreadOutlo
   if (thread.readings.length === 0) return { outcome: 'cannot-say', because: 'no-readings' };
   if (thread.readings.some((r) => !Number.isFinite(r.value) || !Number.isFinite(r.day)))
     return { outcome: 'cannot-say', because: 'not-a-number' };
-  return prepareSeries(kind, thread.readings, about, policy, thread.events);
+  return prepareSeries(kind, thread.readings, about, policy, thread.events, prior?.meters);
 }
 
 /**
@@ -89,7 +92,7 @@ export function believedThrough(
   policy: Policy = DEFAULT_POLICY,
   prior?: FleetPrior,
 ): { readonly day: Day; readonly value: number }[] {
-  const prepared = prepare(thread, policy);
+  const prepared = prepare(thread, policy, prior);
   if ('outcome' in prepared) return [];
   const { kind, about, ready, reference, compared } = prepared;
   const held = priorFor(kind, about.point, prior);
@@ -106,11 +109,19 @@ export function believedThrough(
 export function readyToLearn(thread: Thread, policy: Policy): { threadClass: string; ready: ReadyThread } | null {
   const prepared = prepare(thread, policy);
   if ('outcome' in prepared || prepared.kind.wear === 'none') return null;
-  return { threadClass: threadClassOf(prepared.kind, prepared.about.point), ready: prepared.ready };
+  const { reference, compared, ready } = prepared;
+  const pulls = compared.map(({ meters }) =>
+    meters.map(({ quantity, name, power, adds }) => ({ quantity, name, power, adds: adds / reference })),
+  );
+  const isMetered = pulls.some((p) => p.length > 0);
+  return {
+    threadClass: threadClassOf(prepared.kind, prepared.about.point),
+    ready: isMetered ? { ...ready, pulls } : ready,
+  };
 }
 
 /** No more than this many threads of a class are learned from: more would teach the same. */
-export const MOST_TO_LEARN_FROM = 800;
+const MOST_TO_LEARN_FROM = 800;
 
 /** Of a long list so many as evenly spaced, the same each time. */
 export function someOf<T>(all: readonly T[], most: number): readonly T[] {
@@ -120,24 +131,59 @@ export function someOf<T>(all: readonly T[], most: number): readonly T[] {
 
 /**
  * What a firm's own threads teach of each class of part: how many hold, drift, go fast or bend, how their readings
- * scatter, and how often one is odd or a part steps. Pass it to threadOutlook or judge. Threads of unknown kinds, or
+ * scatter, and how often one is odd or a part steps; and of each meter (`instrument` of the readings) how far it was off, and
+ * when. Pass it to threadOutlook or judge. Threads of unknown kinds, or
  * without a reading, are left out; at most MOST_TO_LEARN_FROM of a class count, evenly spaced.
- * Empirical Bayes; see learnThreadPrior.
+ * `checks` are meters held against something known: without any, what all meters of a firm are off by alike stays unknown.
+ * Empirical Bayes and a mixed model; see learnFleet.
  */
-export function learnPrior(threads: readonly Thread[], policy: Policy = DEFAULT_POLICY): FleetPrior {
-  const byClass = new Map<string, { kind: NumericKind; ready: ReadyThread[] }>();
+export function learnPrior(
+  threads: readonly Thread[],
+  policy: Policy = DEFAULT_POLICY,
+  checks: readonly MeterCheck[] = [],
+): FleetPrior {
+  const byClass: Record<string, { spec: NumericKind; threads: ReadyThread[] }> = {};
   for (const thread of threads) {
     const kind = numericKind(thread.kind);
     const learned = kind && readyToLearn(thread, policy);
     if (!kind || !learned) continue;
-    const known = byClass.get(learned.threadClass) ?? { kind, ready: [] };
-    known.ready.push(learned.ready);
-    byClass.set(learned.threadClass, known);
+    (byClass[learned.threadClass] ??= { spec: kind, threads: [] }).threads.push(learned.ready);
   }
-  return Object.fromEntries(
-    [...byClass].map(([name, { kind, ready }]) => [name, learnThreadPrior(kind, someOf(ready, MOST_TO_LEARN_FROM))]),
-  );
+  return learnFromClasses(byClass, checks);
 }
+
+/** Which of two threads comes first, whatever order they were given in. */
+function byContent(a: ReadyThread, b: ReadyThread): number {
+  if (a.points.length !== b.points.length) return a.points.length - b.points.length;
+  for (const [i, p] of a.points.entries()) {
+    const q = b.points[i]!;
+    if (p.years !== q.years) return p.years - q.years;
+    if (p.value !== q.value) return p.value - q.value;
+  }
+  return 0;
+}
+
+/** Classes with the same group share meters, and are learned together; every other class is a group of its own. */
+export function learningGroupOf(kind: NumericKind, threadClass: string): string {
+  const quantities = kind.methods.flatMap((m) => metersOf(m).map((share) => OFFSETS[share.of]));
+  return quantities.length === 0 ? threadClass : quantities[0]!.offsetIn;
+}
+
+/** What threads that were made ready teach, by class; the order they come in changes nothing. */
+export const learnFromClasses = (
+  classes: Readonly<Record<string, { readonly spec: NumericKind; readonly threads: readonly ReadyThread[] }>>,
+  checks: readonly MeterCheck[] = [],
+): FleetPrior =>
+  learnFleet(
+    Object.fromEntries(
+      Object.entries(classes).map(([name, { spec, threads }]) => [
+        name,
+        { spec, threads: someOf(threads.filter(canTeach).sort(byContent), MOST_TO_LEARN_FROM) },
+      ]),
+    ),
+    (quantity) => OFFSETS[quantity as MeterQuantity].spread,
+    checks,
+  );
 
 /**
  * Where a thread will stand on a day (`at`, days since 1970; normally the next round): the expected value and the range
@@ -145,7 +191,7 @@ export function learnPrior(threads: readonly Thread[], policy: Policy = DEFAULT_
  * crossing, and how it stands by its trend alone, with the reasons as data (say them with sayReason).
  *
  * Each reading carries value (kind's unit), day, method and, if known, conditions such as outdoorF (°F) and lineVolts
- * (V). `prior` is what learnPrior made of the firm's threads; without it the kind's starting figures stand.
+ * (V), and `instrument`, what it was read with: a name, or names by kind of instrument. `prior` is what learnPrior made of the firm's threads; without it the kind's starting figures stand.
  * With one reading nothing is forecast; with fewer than the policy's least it never says 'act'. The order of readings
  * does not matter. 'cannot-say' for unknown kinds, parts a plate has not, no readings, or values that are not finite.
  */
@@ -153,7 +199,7 @@ export function threadOutlook(
   asked: Thread & { readonly policy?: Policy; readonly prior?: FleetPrior | undefined; readonly at: Day },
 ): ThreadOutlook | NoThreadOutlook {
   const policy = asked.policy ?? DEFAULT_POLICY;
-  const prepared = prepare(asked, policy);
+  const prepared = prepare(asked, policy, asked.prior);
   if ('outcome' in prepared) return prepared;
   const { judgments, outlook } = judgeByTrend(prepared, { prior: asked.prior, nextRound: asked.at, policy });
   return {

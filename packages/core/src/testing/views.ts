@@ -36,6 +36,7 @@ export const readingView = (day: string, over: Partial<ReadingView>): ReadingVie
   supersedes: null,
   superseded: false,
   probes: null,
+  instrument: '',
   ...over,
 });
 

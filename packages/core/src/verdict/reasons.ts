@@ -14,7 +14,15 @@ const side = z.enum(['lower', 'upper']);
 const position = z.enum(['within', 'nearing', 'past', 'open']);
 export type Position = z.infer<typeof position>;
 
-const againstLimit = { value: number, nominal: number, limit: number, side, position };
+const againstLimit = {
+  value: number,
+  nominal: number,
+  limit: number,
+  side,
+  position,
+  /** Where the meter is known to be off: what was read, how far it is off, and how well the value is known. */
+  meter: z.object({ read: number, offPercent: number.nullable(), within: number, unit }).optional(),
+};
 const againstBaseline = {
   value: number,
   baseline: number,

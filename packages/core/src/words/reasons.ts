@@ -107,11 +107,30 @@ function together(n: ReasonNumbers['together']): Line {
   return [title, `. ${rulesIn}${said}`];
 }
 
+type AgainstLimit = 'against-rating' | 'against-rated-load' | 'against-nominal-volts' | 'against-window';
+
+/** Where a meter is known to be off: what was read, and what that comes to, before what is said of the value believed. */
+const ofMeter =
+  <Code extends AgainstLimit>(say: (n: ReasonNumbers[Code]) => Said) =>
+  (n: ReasonNumbers[Code]): Said => {
+    const { meter, value } = n;
+    if (!meter) return say(n);
+    const { read, offPercent, within, unit } = meter;
+    const off =
+      offPercent === null ? sayQuantity(Math.abs(read - value), unit) : `${Math.abs(offPercent).toFixed(1)}${NBSP}%`;
+    const about = `about ${sayNumber(value, unit)}, give or take ${sayNumber(within, unit)}`;
+    const side = read < value ? 'low' : 'high';
+    return [
+      `${sayQuantity(read, unit)} read; that meter reads ${off} ${side}: ${about}`,
+      `. ${textOf(lineOf(say(n)))}`,
+    ];
+  };
+
 const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code]) => Said } = {
-  'against-rating': againstRating,
-  'against-rated-load': againstRatedLoad,
-  'against-nominal-volts': againstVolts,
-  'against-window': againstWindow,
+  'against-rating': ofMeter<'against-rating'>(againstRating),
+  'against-rated-load': ofMeter<'against-rated-load'>(againstRatedLoad),
+  'against-nominal-volts': ofMeter<'against-nominal-volts'>(againstVolts),
+  'against-window': ofMeter<'against-window'>(againstWindow),
   'no-basis': (n) => NEED_WORDS[n.need],
   'not-fitted': () => [
     'Not judged',

@@ -8,6 +8,7 @@ import { own } from '../../quantity/own.ts';
 import { capacitanceUnderLoad } from '../../trade/capacitor/capacitance-under-load.ts';
 import type { About, Evaluated, Inputs, InputSpec, StopId, Where } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
+import type { MeterShare } from '../contract/quantities.ts';
 import { found, taken } from '../contract/window.ts';
 import type { Limits } from '../../verdict/limits.ts';
 
@@ -50,6 +51,11 @@ function underLoad(inputs: Inputs, about: About): Evaluated {
 const UNDER_LOAD_INPUTS: readonly InputSpec[] = [
   { id: 'amps', type: 'number', label: 'Amps in the lead', unit: 'A', overLimit: false, probe: 'clamp' },
   { id: 'volts', type: 'number', label: 'Volts across it', unit: 'V', overLimit: false, probe: 'volts' },
+];
+/** C = I / (2π f V): it goes with the clamp's offset and against the voltmeter's. */
+const UNDER_LOAD_METERS: readonly MeterShare[] = [
+  { of: 'amps', power: 1 },
+  { of: 'volts', power: -1 },
 ];
 /** Clamp 2 % and volts 1 %, added as independent errors, µF. Common practice, no source. */
 const underLoadError = (value: number): number => Math.max(0.05, 0.0224 * value);
@@ -129,6 +135,7 @@ export const runCapacitorCapacitance: NumericKind = {
       inputs: UNDER_LOAD_INPUTS,
       evaluate: underLoad,
       error: underLoadError,
+      meters: UNDER_LOAD_METERS,
     },
     {
       id: 'under-load-indoors',
@@ -140,6 +147,7 @@ export const runCapacitorCapacitance: NumericKind = {
       inputs: UNDER_LOAD_INPUTS,
       evaluate: underLoad,
       error: underLoadError,
+      meters: UNDER_LOAD_METERS,
     },
     {
       id: 'looks',
@@ -210,6 +218,8 @@ export const runCapacitorCapacitance: NumericKind = {
   },
   // Most hold, some lose a per cent or two a year. Common practice, no source.
   driftPrior: { meanShare: -0.005, sdShare: 0.012 },
+  // New parts read a little over their rating more often than under it. Common practice, no source.
+  newReads: { mean: 1.015, sd: 0.015 },
   judgeBaseline: (departure, _about, policy) => {
     const fallen = departure.offPercent < -policy.capacitor.baselineDropPercent;
     return {

@@ -6,6 +6,7 @@ import type { PressureTables } from '../../trade/refrigerant/pressure-table.ts';
 import type { Finding } from '../../verdict/findings.ts';
 import type { Because, Refusal } from '../../verdict/reasons.ts';
 import type { Conditions } from './conditions.ts';
+import type { MeterShare } from './quantities.ts';
 
 /** Where on what system a reading is taken. */
 export interface Where {
@@ -130,4 +131,6 @@ export interface Method {
    * out where nothing is measured.
    */
   readonly error?: (value: number) => number;
+  /** Whose errors the value carries, where that does not follow from its one input: see metersOf. */
+  readonly meters?: readonly MeterShare[];
 }

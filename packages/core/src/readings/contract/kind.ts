@@ -96,6 +96,8 @@ export interface NumericKind extends AnyKind {
   readonly driftIn?: 'share' | 'unit';
   /** Drift a year to be expected before a part has shown its own, as a share of the reference value. */
   readonly driftPrior: { readonly meanShare: number; readonly sdShare: number };
+  /** What new parts truly are, share of the rating: see SeriesSpec. */
+  readonly newReads?: { readonly mean: number; readonly sd: number };
   /** What a value that is past its limit costs, in figures; said beside the verdict. */
   readonly costs?: (value: number, about: About) => Because | null;
   /** Turns a departure from the part's own baseline into a verdict; undefined where baselines are not judged. */

@@ -3,6 +3,7 @@ import { dayOf, type Day } from '../../quantity/day.ts';
 import type { Standing } from '../../verdict/standing.ts';
 import type { Conditions } from './conditions.ts';
 import type { Inputs } from './entry.ts';
+import type { InstrumentKind } from './quantities.ts';
 
 /** What a technician put in place of a reading's verdict: both are kept, and the thread follows it until the next reading. */
 export interface Ruling {
@@ -30,6 +31,7 @@ export interface Reading {
   readonly conditions?: Conditions | undefined;
   readonly inputs?: Inputs | undefined;
   readonly ruling?: Ruling | null | undefined;
+  readonly instrument?: ReadWith | null | undefined;
 }
 
 /** A reading with the UTC day it was taken. */
@@ -38,17 +40,23 @@ export type DatedReading<R extends Reading = Reading> = R & { readonly day: Day 
 /** Adds the day to a reading. */
 export const dated = <R extends Reading>(reading: R): DatedReading<R> => ({ ...reading, day: dayOf(reading.takenAt) });
 
+/** The instruments a reading was taken with: by their kind, or one name for whatever it took. */
+export type ReadWith = string | Readonly<Partial<Record<InstrumentKind, string>>>;
+
 /** What judging looks at of a reading, whether it is kept or only typed yet. */
 export type JudgedReading = Pick<
   DatedReading,
-  'id' | 'kind' | 'point' | 'method' | 'value' | 'findings' | 'day' | 'conditions' | 'inputs' | 'ruling'
+  'id' | 'kind' | 'point' | 'method' | 'value' | 'findings' | 'day' | 'conditions' | 'inputs' | 'ruling' | 'instrument'
 > & {
   /** Left out of what is only being typed. */
   readonly takenAt?: string | undefined;
 };
 
 /** A number of a thread: what a series is made of. */
-export interface ThreadReading extends Pick<JudgedReading, 'day' | 'method' | 'conditions' | 'inputs' | 'takenAt'> {
+export interface ThreadReading extends Pick<
+  JudgedReading,
+  'day' | 'method' | 'conditions' | 'inputs' | 'takenAt' | 'instrument'
+> {
   /** Of the reading it is; left out where a series comes from elsewhere. */
   readonly id?: string | undefined;
   /** In the kind's unit, as read. */

@@ -70,6 +70,8 @@ export const sensorError: NumericKind = {
       inputs: [{ id: 'ohms', type: 'number', label: 'Ohms', unit: 'Ω', overLimit: true, jumps: true, probe: 'ohms' }],
       evaluate,
       error: () => 1.5,
+      // By the thermistor equation 1 % of ohms is about 0.45 °F near 70 °F, and more ohms say colder.
+      meters: [{ of: 'ohms', adds: -45 }],
     },
   ],
   limits: ({ plate }, { defrost }) =>

@@ -73,6 +73,10 @@ export const subcooling: NumericKind = {
       inputs: gaugeAndClamp('Liquid'),
       evaluate,
       error: () => 1.5,
+      meters: [
+        { of: 'saturation', adds: 1 },
+        { of: 'pipe', adds: -1 },
+      ],
     },
   ],
   needs: lacksRefrigerant,

@@ -110,6 +110,10 @@ export const superheat: NumericKind = {
       inputs: gaugeAndClamp('Suction'),
       evaluate,
       error: () => 1.5,
+      meters: [
+        { of: 'pipe', adds: 1 },
+        { of: 'saturation', adds: -1 },
+      ],
     },
   ],
   needs: lacksRefrigerant,
