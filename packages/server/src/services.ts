@@ -3,6 +3,7 @@ import { eventsService } from './features/events/service.ts';
 import { fittingService } from './features/parts/fitting.ts';
 import { followUpsService } from './features/follow-ups/service.ts';
 import { looseEndsService } from './features/loose-ends/service.ts';
+import { metersService } from './features/meters/service.ts';
 import { partsService } from './features/parts/service.ts';
 import { photosService } from './features/photos/service.ts';
 import { probesService } from './features/probes/service.ts';
@@ -34,6 +35,7 @@ export interface Services {
   readonly watch: ReturnType<typeof watchService>;
   readonly refits: ReturnType<typeof refitsService>;
   readonly schools: ReturnType<typeof schoolsService>;
+  readonly meters: ReturnType<typeof metersService>;
 }
 
 /** Wires every service on one database handle. */
@@ -55,6 +57,7 @@ export function servicesOn(wiring: Wiring): Services {
     watch: () => watchService(on),
     refits: () => refitsService(on),
     schools: () => schoolsService(on),
+    meters: () => metersService(on),
   });
   const on = onHandle(wiring, services);
   return services;

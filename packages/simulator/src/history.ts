@@ -3,6 +3,7 @@ import {
   chosenIn,
   componentsFor,
   DAYS_A_YEAR,
+  instrumentsOf,
   isoOf,
   planRound,
   ratingOf,
@@ -21,6 +22,7 @@ import {
 import { v7 } from 'uuid';
 import { drawPlate } from './draw-plate.ts';
 import { shown } from './instruments.ts';
+import type { PersonsMeters } from './persons-meters.ts';
 import { houseOf, type ModelHouse } from './model-house.ts';
 import { trueMicrofarads, type Scene } from './physics.ts';
 import { truthAt } from './truths.ts';
@@ -78,12 +80,15 @@ export interface HistoryOptions {
   readonly years: readonly [number, number];
   /** Chance that a part found past its limit is left in place until the next round. */
   readonly leftInPlace: number;
+  /** What each person reads with; perfect meters that nobody keeps unless given. */
+  readonly meters?: readonly [PersonsMeters, PersonsMeters] | undefined;
 }
 
 interface Making {
   readonly random: Random;
   readonly house: ModelHouse;
   readonly history: SystemHistory;
+  readonly meters: HistoryOptions['meters'];
 }
 
 /** An id in the order of its moment, as the app makes them, but from the seed. */
@@ -118,7 +123,12 @@ const sceneOn = (making: Making, day: Day, outdoorF: number): Scene => ({
 });
 
 /** What is entered for a reading: what its instruments show, in the method's inputs; later samples are often left out. */
-function inputsFor(random: Random, scene: Scene, reading: PlannedReading<SimulatedPart>): Inputs {
+function inputsFor(
+  random: Random,
+  scene: Scene,
+  reading: PlannedReading<SimulatedPart>,
+  meters: PersonsMeters | undefined,
+): Inputs {
   const inputs: Record<string, number | string | readonly string[]> = {};
   for (const spec of reading.method.inputs) {
     if (spec.type === 'number' && spec.optional && reading.kind.component !== 'contactor' && spec.id !== 'supplyWetF')
@@ -133,7 +143,10 @@ function inputsFor(random: Random, scene: Scene, reading: PlannedReading<Simulat
     const truth = truthAt(scene, held);
     if (spec.type === 'several') inputs[spec.id] = chosenIn(truth);
     else if (typeof truth !== 'number' || spec.type !== 'number') inputs[spec.id] = String(truth);
-    else inputs[spec.id] = Number.isFinite(truth) ? shown(random, truth, spec.unit) : 'OL';
+    else {
+      const off = meters?.off(spec.probe, scene.day) ?? 0;
+      inputs[spec.id] = Number.isFinite(truth) ? shown(random, truth * (1 + off), spec.unit) : 'OL';
+    }
   }
   // A sound capacitor kicks and falls back.
   const [needle] = reading.method.inputs;
@@ -157,6 +170,16 @@ interface Visiting {
   /** What held so far on this visit; readings add to it as they are taken. */
   conditions: Conditions;
   minute: number;
+}
+
+/** The instruments a reading of a visit is taken with, where its firm keeps them. */
+function instrumentsIn(
+  { meters }: Making,
+  { person }: SimulatedVisit,
+  { method }: PlannedReading<SimulatedPart>,
+): Pick<NewReading, 'instruments'> {
+  const ids = meters?.[person].ids;
+  return ids ? { instruments: Object.fromEntries(instrumentsOf(method).map((kind) => [kind, ids[kind]])) } : {};
 }
 
 function record(
@@ -189,6 +212,7 @@ function record(
     value: checked.value,
     findings: checked.findings,
     ...(supersedes ? { supersedes } : {}),
+    ...instrumentsIn(making, visit, planned),
   };
   making.history.readings.push(reading);
   const told = {
@@ -214,7 +238,7 @@ function takeReadings(visiting: Visiting, wanted: (r: PlannedReading<SimulatedPa
   const { kind: systemKind, plate } = making.house;
   const planned = planRound({ systemKind, plate, components: living(making.history), season: scene.season });
   for (const reading of planned.flatMap((stop) => stop.readings).filter(wanted)) {
-    const inputs = inputsFor(making.random, scene, reading);
+    const inputs = inputsFor(making.random, scene, reading, making.meters?.[visiting.visit.person]);
     const slips = reading.method.id === 'bench' && making.random.chance(0.006);
     if (slips) slipDecimal(visiting, reading, inputs);
     else record(visiting, reading, inputs);
@@ -277,7 +301,7 @@ export function simulateSystem(random: Random, options: HistoryOptions): SystemH
   const id = idAt(random, momentOf(installedOn, 0));
   const house = houseOf(id, kind, plate);
   const history: SystemHistory = { id, kind, plate, installedOn, parts: [], visits: [], readings: [] };
-  const making: Making = { random, house, history };
+  const making: Making = { random, house, history, meters: options.meters };
   for (const part of componentsFor(kind, plate)) fit(making, part.slot, part.kind, part.plate, installedOn, null);
   for (const day of roundDays(random, options.asOf, years)) visitOn(making, day, options);
   return history;

@@ -1,4 +1,4 @@
-import type { LoadableFirm, LoadableSystem } from './loadable-firm.ts';
+import { readingAsKept, type LoadableFirm, type LoadableSystem } from './loadable-firm.ts';
 import { dayOf, DEFAULT_POLICY, isoOf, ratingOf, sayRating, type Day, type FleetPrior } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { priorOf } from './firm-prior.ts';
@@ -16,7 +16,7 @@ interface Loading {
 
 function partRows({ firm, prior }: Loading, system: LoadableSystem): Record<string, unknown>[] {
   const living = system.parts.filter((p) => p.removedOn === null);
-  const kept = system.readings.map((r) => ({ ...r, supersedes: r.supersedes ?? null }));
+  const kept = system.readings.map(readingAsKept);
   const newest = Math.max(system.installedOn, ...system.visits.map((v) => dayOf(v.startedAt)));
   const day = firm.asOf ?? newest;
   const { standings } = standingsOf({ ...system, components: living }, kept, day, { policy: DEFAULT_POLICY, prior });
@@ -55,12 +55,7 @@ function weekChanges({ firm, prior }: Loading, system: LoadableSystem): Record<s
   const parts = system.parts.filter((p) => p.removedOn === null);
   const judging = { policy: DEFAULT_POLICY, prior };
   const standings = (readings: LoadableSystem['readings']) =>
-    standingsOf(
-      { ...system, components: parts },
-      readings.map((r) => ({ ...r, supersedes: r.supersedes ?? null })),
-      asOf,
-      judging,
-    ).standings;
+    standingsOf({ ...system, components: parts }, readings.map(readingAsKept), asOf, judging).standings;
   const before = standings(system.readings.filter((r) => !late.includes(r)));
   const after = standings(system.readings);
   return parts.flatMap(({ id }) => {
@@ -118,6 +113,34 @@ function rowsOf(loading: Loading, system: LoadableSystem): Rows {
       taken_at: r.takenAt,
       supersedes: r.supersedes ?? null,
       digest: digestOf(r.id),
+      instruments: r.instruments ? JSON.stringify(r.instruments) : null,
+    })),
+  };
+}
+
+/** The firm's instruments, and their checks. */
+function metersOf({ id: firm_id, people, meters = [], checks = [] }: LoadableFirm): Rows {
+  const person = (index: number) => (people[index] ?? people[0])?.id;
+  return {
+    meters: meters.map((m) => ({
+      id: m.id,
+      firm_id,
+      person_id: person(m.person),
+      kind: m.kind,
+      name: m.name,
+      since: isoOf(m.since),
+    })),
+    meter_checks: checks.map((c) => ({
+      id: c.id,
+      firm_id,
+      meter_id: c.meterId,
+      person_id: person(c.person),
+      quantity: c.quantity,
+      against: c.against,
+      known: c.known,
+      known_within: c.knownWithin,
+      shown: c.shown,
+      taken_at: c.takenAt,
     })),
   };
 }
@@ -158,6 +181,7 @@ export async function loadFirm(
       prior_learned_at: new Date(),
     });
     await trx('people').insert(firm.people.map((p, position) => ({ ...p, position, firm_id: firm.id })));
+    await insertAll(trx, metersOf(firm));
     let waiting: Rows = {};
     let done = 0;
     for (const system of firm.systems()) {

@@ -10,6 +10,7 @@ import * as movedSettings from './migrations/0008-moved-settings.ts';
 import * as moreParts from './migrations/0009-more-parts.ts';
 import * as rulings from './migrations/0010-rulings.ts';
 import * as schools from './migrations/0011-schools.ts';
+import * as meters from './migrations/0012-meters.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -23,6 +24,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0009-more-parts': moreParts,
   '0010-rulings': rulings,
   '0011-schools': schools,
+  '0012-meters': meters,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

@@ -95,9 +95,9 @@ describe('what is broken in the record costs nobody else anything', () => {
     const part = suite.db('components').where({ id: system.part('compressor') });
     for (const state of [{ urgency: NaN }, { chance: 2 }, { urgency: Infinity }, { standing: 'splendid' }])
       await expect(part.clone().update(state)).rejects.toThrow(/check constraint/);
-    await expect(suite.db('firms').update({ prior: '{"a": {"classes": [{"share": null}]}}' })).rejects.toThrow(
-      /check constraint/,
-    );
+    await expect(
+      suite.db('firms').update({ prior: '{"classes": {"a": {"classes": [{"share": null}]}}}' }),
+    ).rejects.toThrow(/check constraint/);
   });
 
   test('one part whose reason cannot be read: the Watch says so, and shows the others', async () => {
@@ -130,10 +130,15 @@ describe('what is broken in the record costs nobody else anything', () => {
       towards: 0,
       threads: 4,
     };
-    await suite.db('firms').update({ prior: JSON.stringify({ good: whole, bad: { classes: [] }, worse: 3 }) });
+    await suite
+      .db('firms')
+      .update({ prior: JSON.stringify({ classes: { good: whole, bad: { classes: [] }, worse: 3 } }) });
     const { firm } = sessionSchema.parse((await request(app).get('/api/session').expect(200)).body);
-    expect(Object.keys(firm.prior ?? {})).toEqual(['good']);
-    expect(fleetPriorFrom({ bad: { ...whole, oddChance: NaN } })).toEqual({ prior: {}, broken: ['bad'] });
+    expect(Object.keys(firm.prior?.classes ?? {})).toEqual(['good']);
+    expect(fleetPriorFrom({ classes: { bad: { ...whole, oddChance: NaN } }, meters: { volts: 7 } })).toEqual({
+      prior: { classes: {}, meters: {} },
+      broken: ['bad', 'volts'],
+    });
   });
 
   test('a policy from before a setting was made has it as usual', async () => {

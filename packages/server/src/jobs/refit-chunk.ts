@@ -6,6 +6,7 @@ import {
   threadsOfSystem,
   type Day,
   type FleetPrior,
+  type MeterCheck,
   type Plate,
   type Policy,
   type Reading,
@@ -15,6 +16,7 @@ import {
   type SystemKind,
 } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { checkOf, type MadeCheck } from '../features/meters/checks.ts';
 import { componentOf, standingsOf } from '../features/parts/standings.ts';
 import type { PartRow } from '../features/parts/store.ts';
 import type { PreviewRow } from '../features/schools/store.ts';
@@ -45,6 +47,7 @@ interface ReadingLine {
     conditions: Reading['conditions'],
     inputs: Reading['inputs'] | null,
     ruling: Reading['ruling'],
+    instrument: Reading['instrument'],
   ])[];
 }
 
@@ -62,6 +65,7 @@ const keptOf = (line: ReadingLine['readings'][number]): Reading => ({
   conditions: line[10],
   inputs: line[11] ?? undefined,
   ruling: line[12],
+  instrument: line[13],
 });
 
 /** Kinds that are judged by more than their value and what was found: how they are brought to like conditions, or by school. */
@@ -74,7 +78,8 @@ const READINGS = `
   select r.system_id, json_agg(json_build_array(
     r.id, r.visit_id, r.component_id, r.kind, r.point, r.method, r.value, r.findings,
     to_char(r.taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), r.supersedes, r.conditions,
-    case when r.kind = any(?::text[]) then r.inputs end, r.ruling
+    case when r.kind = any(?::text[]) then r.inputs end, r.ruling,
+    coalesce(r.instruments, to_jsonb(r.person_id::text))
   )) as readings
   from readings r join components k on k.id = r.component_id and k.removed_on is null
   where r.system_id = any(?::uuid[])
@@ -107,6 +112,22 @@ export async function readSystems(db: Knex, ids: readonly string[]): Promise<Ref
     events: events.filter((e) => e.system_id === system.id).map((e) => happened({ ...e, on: e.happened_on })),
     readings: (linesOf.get(system.id) ?? []).map(keptOf),
   }));
+}
+
+/** A firm's checks of meters against something known. */
+export async function readChecks(db: Knex, firmId: string): Promise<MeterCheck[]> {
+  const rows = await db('meter_checks')
+    .where({ firm_id: firmId })
+    .select<(Omit<MadeCheck, 'takenAt'> & { takenAt: Date })[]>(
+      'meter_id as meterId',
+      'quantity',
+      'against',
+      'known',
+      'known_within as knownWithin',
+      'shown',
+      'taken_at as takenAt',
+    );
+  return rows.map((row) => checkOf({ ...row, takenAt: row.takenAt.toISOString() }));
 }
 
 interface ToLearn {

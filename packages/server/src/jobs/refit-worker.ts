@@ -1,9 +1,9 @@
 import {
-  learnThreadPrior,
-  MOST_TO_LEARN_FROM,
+  learnFromClasses,
+  learningGroupOf,
   numericKind,
-  someOf,
   type FleetPrior,
+  type NumericKind,
   type Policy,
   type ReadyThread,
 } from '@yarnix/core';
@@ -13,6 +13,7 @@ import { connect } from '../database/connection.ts';
 import {
   compareSystems,
   judgeSystems,
+  readChecks,
   readSystems,
   threadsToLearn,
   type ComparedChunk,
@@ -26,6 +27,7 @@ const WORKER_PRIORITY = 10;
 export type RefitAsk =
   | {
       readonly task: 'learn';
+      readonly firmId: string;
       readonly ids: readonly string[];
       readonly policy: Policy;
       /** Of so many shares of the classes, this one: threads are many, and stay in the worker that read them. */
@@ -56,26 +58,36 @@ const db = connect((workerData as { url: string }).url, 4, { patient: true });
 /** Systems read at a time. */
 const CHUNK = 60;
 
-/** A number of a class that is the same in every worker. */
-const numberOf = (threadClass: string): number =>
-  [...threadClass].reduce((sum, letter) => sum + letter.charCodeAt(0), 0);
+/** A number of a group of classes that is the same in every worker. */
+const numberOf = (group: string): number => [...group].reduce((sum, letter) => sum + letter.charCodeAt(0), 0);
 
-async function learn({ ids, policy, share, shares }: Extract<RefitAsk, { task: 'learn' }>): Promise<FleetPrior> {
-  const classes = new Map<string, { kind: string; threads: ReadyThread[] }>();
+/** Classes that the same meters read are learned together, and so by one worker. */
+async function learn({
+  firmId,
+  ids,
+  policy,
+  share,
+  shares,
+}: Extract<RefitAsk, { task: 'learn' }>): Promise<FleetPrior> {
+  const classes: Record<string, { spec: NumericKind; threads: ReadyThread[] }> = {};
   for (let i = 0; i < ids.length; i += CHUNK) {
-    for (const { threadClass, kind, ready } of threadsToLearn(await readSystems(db, ids.slice(i, i + CHUNK)), policy)) {
-      if (numberOf(threadClass) % shares !== share) continue;
-      const known = classes.get(threadClass) ?? { kind, threads: [] };
-      known.threads.push(ready);
-      classes.set(threadClass, known);
+    for (const { threadClass, kind: id, ready } of threadsToLearn(
+      await readSystems(db, ids.slice(i, i + CHUNK)),
+      policy,
+    )) {
+      const spec = numericKind(id);
+      if (!spec || numberOf(learningGroupOf(spec, threadClass)) % shares !== share) continue;
+      (classes[threadClass] ??= { spec, threads: [] }).threads.push(ready);
     }
   }
-  return Object.fromEntries(
-    [...classes].flatMap(([threadClass, { kind: id, threads }]) => {
-      const kind = numericKind(id);
-      return kind ? [[threadClass, learnThreadPrior(kind, someOf(threads, MOST_TO_LEARN_FROM))] as const] : [];
-    }),
+  // Only the worker whose classes a meter read can hold its checks against them.
+  const quantities = new Set(
+    Object.values(classes).flatMap(({ threads }) =>
+      threads.flatMap((t) => (t.pulls ?? []).flat().map((p) => p.quantity)),
+    ),
   );
+  const checks = (await readChecks(db, firmId)).filter((c) => quantities.has(c.quantity));
+  return learnFromClasses(classes, checks);
 }
 
 /** Does one thing that a refit asks for. */

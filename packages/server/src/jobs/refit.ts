@@ -16,14 +16,18 @@ const CHUNK = 24;
 const MOST_SYSTEMS_TO_LEARN_FROM = 500;
 
 /** Learns what a firm's fleet teaches, a share of its classes on each worker of the pool. */
-async function learn(pool: WorkerPool, ids: readonly string[], policy: Policy): Promise<FleetPrior> {
+async function learn(pool: WorkerPool, firmId: string, ids: readonly string[], policy: Policy): Promise<FleetPrior> {
   const some = someOf(ids, MOST_SYSTEMS_TO_LEARN_FROM);
   const shares = await Promise.all(
     Array.from({ length: pool.size }, (_, share) =>
-      pool.run({ task: 'learn', ids: some, policy, share, shares: pool.size }),
+      pool.run({ task: 'learn', firmId, ids: some, policy, share, shares: pool.size }),
     ),
   );
-  return Object.assign({}, ...(shares as FleetPrior[])) as FleetPrior;
+  const learned = shares as FleetPrior[];
+  return {
+    classes: Object.assign({}, ...learned.map((l) => l.classes)) as FleetPrior['classes'],
+    meters: Object.assign({}, ...learned.map((l) => l.meters)) as FleetPrior['meters'],
+  };
 }
 
 interface Running {
@@ -78,10 +82,14 @@ async function learnAndKeep(
 ): Promise<FleetPrior> {
   const { db, pool, row, log } = running;
   // Only what is whole is written: a class that cannot be read keeps what it had before.
-  const learned = fleetPriorFrom(await learn(pool, ids, policy));
+  const learned = fleetPriorFrom(await learn(pool, row.firm_id, ids, policy));
   if (learned.broken.length > 0) log.error({ classes: learned.broken }, 'classes that could not be learned');
-  const kept = learned.broken.flatMap((name) => (before[name] ? [[name, before[name]] as const] : []));
-  const prior = { ...learned.prior, ...Object.fromEntries(kept) };
+  const kept = <T>(all: Readonly<Record<string, T>>) =>
+    Object.fromEntries(learned.broken.flatMap((name) => (all[name] ? [[name, all[name]] as const] : [])));
+  const prior: FleetPrior = {
+    classes: { ...learned.prior.classes, ...kept(before.classes) },
+    meters: { ...learned.prior.meters, ...kept(before.meters) },
+  };
   await db('firms')
     .where({ id: row.firm_id })
     .update({ prior: JSON.stringify(prior), prior_learned_at: running.now });

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { workerPool } from './worker-pool.ts';
 
-const ASK = { task: 'learn', ids: [], policy: {} as never, share: 0, shares: 1 } as const;
+const ASK = { task: 'learn', firmId: '', ids: [], policy: {} as never, share: 0, shares: 1 } as const;
 let folder: string;
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'workers-'));

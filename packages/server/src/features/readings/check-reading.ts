@@ -5,6 +5,7 @@ import {
   sayReason,
   sayRefusal,
   type EntryCheck,
+  type Method,
   type NewReading,
   type PressureTables,
   type VisitView,
@@ -24,7 +25,7 @@ export function checkAgainstRegistry(
   reading: NewReading,
   part: PartInSystem,
   tables: PressureTables,
-): Exclude<EntryCheck, { outcome: 'refused' }> & { settles: boolean } {
+): Exclude<EntryCheck, { outcome: 'refused' }> & { settles: boolean; method: Method } {
   const component = componentOf(part);
   const place = placesOn(component, part.system_kind, part.system_plate).find(
     (p) => p.kind.id === reading.kind && p.method.id === reading.method && p.point === reading.point,
@@ -47,7 +48,7 @@ export function checkAgainstRegistry(
     const errors = checked.questions.map((q) => ({ path: 'inputs', detail: sayReason(q) }));
     throw new ProblemError('needs-confirmation', errors.map((e) => e.detail).join(' '), errors);
   }
-  return { ...checked, settles: place.method.settles !== false };
+  return { ...checked, settles: place.method.settles !== false, method: place.method };
 }
 
 /** Checks that a reading belongs where it says: an open round of the same system, a part that was in, a time that was. */

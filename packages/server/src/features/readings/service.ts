@@ -1,4 +1,4 @@
-import type { NewReading, NewRuling, PressureTables, Reading, ReadingView, VisitView } from '@yarnix/core';
+import type { Method, NewReading, NewRuling, PressureTables, Reading, ReadingView, VisitView } from '@yarnix/core';
 import { digestOf } from '../../database/digest.ts';
 import { holdSystemOf } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
@@ -12,6 +12,14 @@ interface Needs {
   readonly parts: {
     find(context: RequestContext, id: string): Promise<PartInSystem | undefined>;
     refresh(context: RequestContext, systemId: string, readings: readonly Reading[], now: Date): Promise<void>;
+  };
+  readonly meters: {
+    readWith(
+      context: RequestContext,
+      method: Method,
+      picked: NonNullable<NewReading['instruments']>,
+      takenAt: string,
+    ): Promise<NonNullable<NewReading['instruments']>>;
   };
   readonly visits: { visit(context: RequestContext, id: string): Promise<VisitView> };
   readonly refrigerants: { tables(context: RequestContext): Promise<PressureTables> };
@@ -39,9 +47,15 @@ async function takeNew(
   checkWhereAndWhen(reading, part, await needs.visits.visit(context, reading.visitId), now);
   // Only the refrigerant's own readings are worked out with tables.
   const tables = part.kind === 'refrigerant-circuit' ? await needs.refrigerants.tables(context) : {};
-  const { settles, ...checked } = checkAgainstRegistry(reading, part, tables);
+  const { settles, method, ...checked } = checkAgainstRegistry(reading, part, tables);
+  const instruments = await needs.meters.readWith(context, method, reading.instruments ?? {}, reading.takenAt);
   checkCorrection(reading, reading.supersedes ? await store.find(context, reading.supersedes) : undefined);
-  const inserted = await store.insert(context, id, reading, { ...checked, systemId: part.system_id, digest });
+  const inserted = await store.insert(context, id, reading, {
+    ...checked,
+    systemId: part.system_id,
+    digest,
+    instruments,
+  });
   const kept = await store.find(context, id);
   // Another request may have been faster with the same id, or someone else's row may hold it.
   if (!kept) throw new ProblemError('id-taken', 'This id is in use.');

@@ -1,4 +1,4 @@
-import type { Inputs, NewReading, Reading, ReadingView, Ruling } from '@yarnix/core';
+import type { InstrumentKind, Inputs, NewReading, Reading, ReadingView, Ruling } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
@@ -23,6 +23,9 @@ export interface ReadingRow {
   superseded: boolean;
   probes: ReadingView['probes'];
   ruling: Ruling | null;
+  person_id: string;
+  /** By kind of instrument; null for what was read before instruments were kept. */
+  instruments: Partial<Record<InstrumentKind, string>> | null;
 }
 
 export const viewOfReading = (row: ReadingRow): ReadingView => ({
@@ -44,24 +47,8 @@ export const viewOfReading = (row: ReadingRow): ReadingView => ({
   superseded: row.superseded,
   probes: row.probes,
   ruling: row.ruling,
+  instrument: row.instruments ?? row.person_id,
 });
-
-export type KeptRow = Pick<
-  ReadingRow,
-  | 'id'
-  | 'visit_id'
-  | 'component_id'
-  | 'kind'
-  | 'point'
-  | 'method'
-  | 'value'
-  | 'findings'
-  | 'taken_at'
-  | 'supersedes'
-  | 'conditions'
-  | 'inputs'
-  | 'ruling'
->;
 
 export const keptOf = (row: KeptRow): Reading => ({
   id: row.id,
@@ -77,7 +64,28 @@ export const keptOf = (row: KeptRow): Reading => ({
   conditions: row.conditions,
   inputs: row.inputs,
   ruling: row.ruling,
+  instrument: row.instruments ?? row.person_id,
 });
+
+/** What judging needs of a reading. */
+const KEPT = [
+  'id',
+  'visit_id',
+  'component_id',
+  'kind',
+  'point',
+  'method',
+  'value',
+  'findings',
+  'taken_at',
+  'supersedes',
+  'conditions',
+  'inputs',
+  'ruling',
+  'person_id',
+  'instruments',
+] as const;
+export type KeptRow = Pick<ReadingRow, (typeof KEPT)[number]>;
 
 export interface JudgedEntry {
   systemId: string;
@@ -85,6 +93,7 @@ export interface JudgedEntry {
   findings: readonly string[];
   inputs: Inputs;
   digest: string;
+  instruments: Partial<Record<InstrumentKind, string>>;
 }
 
 export const readingsStore = (db: Knex) => {
@@ -107,23 +116,7 @@ export const readingsStore = (db: Knex) => {
 
     /** What judging needs of a system's readings, superseded ones too. */
     kept: (context: RequestContext, systemId: string): Promise<KeptRow[]> =>
-      db('readings')
-        .where({ firm_id: context.firmId, system_id: systemId })
-        .select<KeptRow[]>(
-          'id',
-          'visit_id',
-          'component_id',
-          'kind',
-          'point',
-          'method',
-          'value',
-          'findings',
-          'taken_at',
-          'supersedes',
-          'conditions',
-          'inputs',
-          'ruling',
-        ),
+      db('readings').where({ firm_id: context.firmId, system_id: systemId }).select<KeptRow[]>(KEPT),
 
     rule: (context: RequestContext, id: string, ruling: Ruling | null): Promise<number> =>
       db('readings')
@@ -165,6 +158,7 @@ export const readingsStore = (db: Knex) => {
           taken_at: reading.takenAt,
           supersedes: reading.supersedes ?? null,
           digest: judged.digest,
+          instruments: JSON.stringify(judged.instruments),
           probes: reading.probes ? JSON.stringify(reading.probes) : null,
         })
         .onConflict()

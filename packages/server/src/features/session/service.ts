@@ -2,6 +2,7 @@ import {
   fleetPriorFrom,
   policyFrom,
   type FleetPrior,
+  type MeterInUse,
   type Policy,
   type RefrigerantView,
   type Session,
@@ -13,6 +14,7 @@ import { sessionStore, type FirmRow } from './store.ts';
 
 interface Needs {
   readonly refrigerants: { all(context: RequestContext): Promise<RefrigerantView[]> };
+  readonly meters: { inUse(context: RequestContext): Promise<MeterInUse[]> };
 }
 
 interface Judging {
@@ -35,13 +37,14 @@ export function sessionService({ db, now, needs }: On<Needs>) {
   const store = sessionStore(db);
   return {
     async session(context: RequestContext): Promise<Session> {
-      const [firm, person, refrigerants] = await Promise.all([
+      const [firm, person, refrigerants, meters] = await Promise.all([
         store.firm(context),
         store.person(context),
         needs.refrigerants.all(context),
+        needs.meters.inUse(context),
       ]);
       if (!firm || !person) throw notFound('firm');
-      return { firm: { ...firm, ...judgingOf(firm) }, person, refrigerants, now: now().toISOString() };
+      return { firm: { ...firm, ...judgingOf(firm) }, person, refrigerants, meters, now: now().toISOString() };
     },
     /** What a firm judges by: its schools, what its fleet has taught, and a stamp that changes when they do. */
     async judging(context: RequestContext): Promise<Judging> {

@@ -45,12 +45,16 @@ export function useRoundView(systemId: string, visitId: string): RoundScreenData
   const policy = session.data?.firm.policy;
   const prior = session.data?.firm.prior;
   const refrigerants = session.data?.refrigerants;
+  const atHand = useMemo(
+    () => session.data && { personId: session.data.person.id, meters: session.data.meters ?? [] },
+    [session.data],
+  );
   const view = useMemo(
     () =>
       system.data && record && policy
-        ? roundView(system.data, record, policy, now, tablesOf(refrigerants ?? []), prior ?? undefined)
+        ? roundView(system.data, record, policy, now, tablesOf(refrigerants ?? []), prior ?? undefined, atHand)
         : null,
-    [system.data, record, policy, prior, refrigerants, now],
+    [system.data, record, policy, prior, refrigerants, atHand, now],
   );
   if (system.data && record && view) return { status: 'here', system: system.data, record, view };
   const error =
