@@ -1,5 +1,5 @@
 /** The public face of the core: what web, server, model house and evaluation use, floor by floor. */
-export { dateOf, dayOf, DAYS_A_YEAR, isoOf, type Day } from './quantity/day.ts';
+export { dateOf, dayOf, DAYS_A_YEAR, isoOf, monthOf, type Day } from './quantity/day.ts';
 export { parseMeasure } from './quantity/measure.ts';
 export { isOwn, own } from './quantity/own.ts';
 export { seasonOf, type Season } from './quantity/season.ts';
@@ -84,6 +84,7 @@ export { doubtRunning, type Conditions } from './readings/contract/conditions.ts
 export type { About, Inputs, InputSpec, Method, ProbeChannel } from './readings/contract/entry.ts';
 export type { ReadingKindId } from './readings/contract/kind-ids.ts';
 export type { NumericKind, ReadingKind } from './readings/contract/kind.ts';
+export { dueForCheck, inHand } from './fieldwork/read-with.ts';
 export { instrumentsOf } from './readings/contract/meters.ts';
 export {
   INSTRUMENT_KINDS,
@@ -316,6 +317,7 @@ export {
 } from './fieldwork/transitions.ts';
 export { hasOtherSeason, roundView, seasonOfRound } from './fieldwork/view-round.ts';
 export { monthName, saySchool, saySchoolProblem, SCHOOL_WORDS, SUBJECT_NAMES } from './words/schools.ts';
+export { INSTRUMENT_NAMES, meterLine, meterName, QUANTITY_NAMES, REFERENCES, sayOffset } from './words/meters.ts';
 export { ASK_WORDS } from './words/asks.ts';
 export { customerSummary, type PartTested } from './words/customer-summary.ts';
 export { sayField, sayOutdoorProblem } from './words/field.ts';

@@ -76,6 +76,8 @@ export interface RoundRecord {
   readonly unproved: Readonly<Record<string, string>>;
   /** Instruments picked for this round in place of the person's own, by kind. */
   readonly instruments: Readonly<Partial<Record<InstrumentKind, string>>>;
+  /** Instruments held against something known on this round. */
+  readonly checked: readonly string[];
   /** What the probes' values in the drafts were taken from: by place, then by input. */
   readonly probes: Readonly<Record<string, Readonly<Record<string, ProbeWindow>>>>;
 }
@@ -110,6 +112,7 @@ export const newRound = (
   rulings: [],
   unproved: {},
   instruments: {},
+  checked: [],
   probes: {},
 });
 

@@ -40,7 +40,6 @@ const meterCheckSchema = newMeterCheckSchema.extend({
   takenAt: momentSchema,
   personInitials: z.string(),
 });
-export type MeterCheckView = z.infer<typeof meterCheckSchema>;
 
 /** What is known of one quantity that a meter measures; offsets as shares of the value, or °F. */
 const meterQuantitySchema = z.object({
@@ -89,6 +88,8 @@ export const meterInUseSchema = z.object({
   name: z.string(),
   personId: idSchema.nullable(),
   checkedAt: momentSchema.nullable(),
+  /** What it was held against last: the next check begins from it. */
+  last: newMeterCheckSchema.pick({ quantity: true, against: true, known: true, knownWithin: true }).nullable(),
 });
 export type MeterInUse = z.infer<typeof meterInUseSchema>;
 

@@ -33,6 +33,8 @@ export const queries = {
       queryKey: ['watch', 'changes'],
       queryFn: ({ signal }) => get('/api/watch/changes', 'watchChangesSchema', signal),
     }),
+  meters: () =>
+    queryOptions({ queryKey: ['meters'], queryFn: ({ signal }) => get('/api/meters', 'metersSchema', signal) }),
   schools: () =>
     queryOptions({ queryKey: ['schools'], queryFn: ({ signal }) => get('/api/schools', 'schoolsSchema', signal) }),
   preview: (id: string) =>

@@ -2,6 +2,8 @@
 export {
   followUpsPageSchema,
   latestRefitSchema,
+  meterSchema,
+  metersSchema,
   previewSchema,
   probeFaultsSchema,
   problemSchema,

@@ -54,6 +54,8 @@ export const router = createBrowserRouter([
         'systems/:systemId/rounds/:visitId/:stopId',
         async () => (await import('../places/round/round-screen.tsx')).RoundScreen,
       ),
+      place('meters', async () => (await import('../places/meters/meters-screen.tsx')).MetersScreen),
+      place('meters/:meterId', async () => (await import('../places/meters/meter-screen.tsx')).MeterScreen),
       place('settings', async () => (await import('../places/settings/settings-screen.tsx')).SettingsScreen),
       place('waiting', async () => (await import('../places/waiting/waiting-screen.tsx')).WaitingScreen),
       { path: '*', element: <NowhereScreen /> },

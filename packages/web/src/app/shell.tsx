@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Activity, ClipboardList, Moon, SlidersHorizontal, Sun, Wind } from 'lucide-react';
+import { Activity, ClipboardList, Gauge, Moon, SlidersHorizontal, Sun, Wind } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useMatch } from 'react-router';
 import { OutboxStatus } from '../field/outbox-status.tsx';
@@ -11,6 +11,7 @@ const PLACES = [
   { to: '/watch', name: 'Watch', Icon: Activity },
   { to: '/rounds', name: 'Rounds', Icon: ClipboardList },
   { to: '/systems', name: 'Systems', Icon: Wind },
+  { to: '/meters', name: 'Meters', Icon: Gauge },
 ] as const;
 
 const Brand = () => (
@@ -87,12 +88,12 @@ function TopBar() {
 }
 
 const BottomBar = () => (
-  <nav aria-label="Places" className="sticky bottom-0 grid grid-cols-3 border-t border-rule-strong bg-ground md:hidden">
+  <nav aria-label="Places" className="sticky bottom-0 grid grid-cols-4 border-t border-rule-strong bg-ground md:hidden">
     {PLACES.map(({ to, name, Icon }) => (
       <NavLink
         key={to}
         to={to}
-        className="flex h-14 items-center justify-center gap-2 border-t-[3px] border-transparent font-semibold text-soft aria-[current=page]:border-copper aria-[current=page]:text-ink"
+        className="flex h-14 items-center justify-center gap-1.5 border-t-[3px] text-[15px] border-transparent font-semibold text-soft aria-[current=page]:border-copper aria-[current=page]:text-ink"
       >
         <Icon aria-hidden size={19} /> {name}
       </NavLink>

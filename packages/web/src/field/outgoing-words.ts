@@ -43,6 +43,8 @@ export function outgoingWords(outgoing: Pick<Outgoing, 'path' | 'body'>): string
       return 'A repair noted';
     case 'photos':
       return 'A photo';
+    case 'meters':
+      return 'A meter held against something known';
     case 'other':
       return 'An entry';
   }

@@ -30,6 +30,7 @@ type Carries =
   | 'follow-ups'
   | 'events'
   | 'photos'
+  | 'meters'
   | 'other';
 
 const CARRIED: readonly Carries[] = [
@@ -40,6 +41,7 @@ const CARRIED: readonly Carries[] = [
   'follow-ups',
   'events',
   'photos',
+  'meters',
 ];
 
 export function carriedBy({ path }: Pick<Outgoing, 'path'>): Carries {

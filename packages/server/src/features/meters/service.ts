@@ -169,7 +169,14 @@ export function metersService({ db, now, needs, transact }: On<Needs>) {
     /** Instruments in use today. */
     async inUse(context: RequestContext): Promise<MeterInUse[]> {
       const day = isoOf(today());
-      return (await store.all(context))
+      const [rows, checks] = await Promise.all([store.all(context), store.checks(context)]);
+      const lastOf = (id: string) => {
+        const last = checks.findLast((c) => c.meter_id === id);
+        if (!last) return null;
+        const { quantity, against, known, known_within: knownWithin } = last;
+        return { quantity, against, known, knownWithin };
+      };
+      return rows
         .filter((row) => inUseOn(row, day))
         .map(({ id, kind, name, person_id, checked_at }) => ({
           id,
@@ -177,6 +184,7 @@ export function metersService({ db, now, needs, transact }: On<Needs>) {
           name,
           personId: person_id,
           checkedAt: checked_at?.toISOString() ?? null,
+          last: lastOf(id),
         }));
     },
 

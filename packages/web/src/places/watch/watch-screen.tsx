@@ -6,6 +6,7 @@ import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { Button } from '../../kit/button.tsx';
 import { FleetLearned } from './fleet-learned.tsx';
+import { MetersOff } from './meters-off.tsx';
 import { partName } from './part-name.ts';
 import { useSnooze } from './use-snooze.ts';
 import { useRowKeys } from './use-row-keys.ts';
@@ -83,6 +84,7 @@ export function WatchScreen() {
           The most urgent first: chance of failing times its cost in the season ahead.
           <span className="max-md:hidden"> J, K step, Enter opens, S sets aside.</span>
         </p>
+        <MetersOff />
         <WeekChanges />
         <WatchFilters page={page} />
         {aside && <JustSetAside row={aside} onUndone={() => setAside(null)} />}

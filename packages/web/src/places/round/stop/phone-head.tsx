@@ -3,6 +3,7 @@ import { change } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { Keypad, press, type Key } from '../../../kit/keypad.tsx';
 import { StopState } from './cautions.tsx';
+import { MetersAtStart } from './meters-at-start.tsx';
 import { NumberInput } from '../entry/number-input.tsx';
 import { RunningClock } from './running-clock.tsx';
 import { asksWeather, type StopProps } from './stop-props.ts';
@@ -42,6 +43,7 @@ export function PhoneHead(props: StopProps & { onBegin: () => void }) {
             </p>
           </div>
         )}
+        {stop.id === 'arrive' && <MetersAtStart record={record} view={view} />}
       </div>
       {weather ? (
         <Keypad onKey={onKey} overLimit={false} signed nextLabel="Begin" />

@@ -8,6 +8,7 @@ import { Field } from '../../../kit/field.tsx';
 import { StopState } from './cautions.tsx';
 import { FieldRow } from './field-row.tsx';
 import { Listen } from '../entry/listen.tsx';
+import { MetersAtStart } from './meters-at-start.tsx';
 import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
 import { FieldLines } from './field-lines.tsx';
 import { PhotoButton } from '../../../field/photo-button.tsx';
@@ -119,6 +120,7 @@ export function WideStop(props: StopProps) {
               </Button>
             )}
           </StopState>
+          {stop.id === 'arrive' && <MetersAtStart record={record} view={view} />}
           <ol>
             {stop.fields.map((field) => (
               <FieldRow
