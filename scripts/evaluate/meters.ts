@@ -187,17 +187,19 @@ function namings(firms: readonly Firm[]) {
 const isTuning = process.argv.includes('--tuning');
 const only = process.argv.find((a) => a.startsWith('--only='))?.slice(7);
 const seeds = isTuning ? TUNING_SEEDS : PROVING_SEEDS;
-const firmsOf = (chosen: typeof FIRMS, at: readonly number[]) =>
+/** Six technicians look after at least so many systems. */
+const PLACES_NAMED = 450;
+const firmsOf = (chosen: typeof FIRMS, at: readonly number[], places: number) =>
   chosen.map(([name, meters], i) => ({
     name,
     firms: at.map((seed) => ({
       name,
-      fleet: simulateMeters(randomFrom(1000 * seed + i), nature, meters, PLACES, AS_OF),
+      fleet: simulateMeters(randomFrom(1000 * seed + i), nature, meters, places, AS_OF),
     })),
   }));
 
 if (process.argv.includes('named')) {
-  for (const { name, firms } of firmsOf(NAMED, seeds)) {
+  for (const { name, firms } of firmsOf(NAMED, seeds, PLACES_NAMED)) {
     const { meterYears, falseAlarms, changes, namedAt } = namings(firms);
     console.log(
       `${name}: ${changes} times a meter was named in ${meterYears} meter-years, ${falseAlarms} wrongly; going off, named at ${namedAt.map(percent).join(', ')}`,
@@ -208,5 +210,6 @@ if (process.argv.includes('named')) {
     '| firm | cuts | Brier of always: today | learned | known | learned / known | false flags: today | learned | known | worst tenth: today | learned | known | offsets: rms, worst |',
   );
   console.log('|---|---|---|---|---|---|---|---|---|---|---|---|---|');
-  for (const { name, firms } of firmsOf(FIRMS, seeds)) if (!only || name.includes(only)) console.log(row(name, firms));
+  for (const { name, firms } of firmsOf(FIRMS, seeds, PLACES))
+    if (!only || name.includes(only)) console.log(row(name, firms));
 }

@@ -22,12 +22,12 @@ export interface MeterStands {
 /** From this share of what a data sheet allows an offset is watched: 1 % of a meter that may be 2.5 % off. */
 const WATCHED_SHARE = 0.4;
 /** How sure it has to be that an offset is past what is watched, and past what is allowed. */
-const SURE_TO_WATCH = 0.6;
+const SURE_TO_WATCH = 0.8;
 const SURE_TO_ACT = 0.8;
 /** An offset less well known than this share of what is watched leaves a meter unproven. */
 const OPEN_FROM = 0.75;
-/** A meter that is nearly as well known by itself as against the others has been held against something known. */
-const ANCHORED = 1.3;
+/** A meter that is known by itself about as well as against the others has been held against something known. */
+const ANCHORED = 1.6;
 /** Half of the middle 80 % of a normal distribution, in standard deviations. */
 const MIDDLE_80 = 1.2816;
 

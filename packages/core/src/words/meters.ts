@@ -44,14 +44,14 @@ export const REFERENCES: Readonly<Record<MeterQuantity, Reference>> = {
     how: 'A capacitor kept for this and never fitted, its value written on it by a better meter. Discharged, wires off.',
   },
   amps: {
-    against: 'Load another clamp reads',
+    against: 'Load that another clamp reads',
     unit: 'A',
     known: null,
     within: null,
     how: 'The same wire, the same moment, jaw closed and the wire in its middle; the other clamp checked of late.',
   },
   volts: {
-    against: 'Source another meter reads',
+    against: 'Source that another meter reads',
     unit: 'V',
     known: null,
     within: null,
@@ -126,8 +126,9 @@ export function meterLine(whose: string, q: MeterQuantityView): Line {
   }
   if (q.standing === 'unproven')
     return [`${whose}:${of} open, ${within}`, `: ${resting} say too little. A check on something known settles it.`];
-  const side = q.off < 0 ? 'under' : 'over';
-  return [`${whose} reads${of} true`, `: ${sayOffset(q.quantity, q.off)} ${side}${compared}, ${within}; ${resting}.`];
+  const small = sayOffset(q.quantity, q.off);
+  const seen = small.startsWith('0.0') ? 'no offset to be seen' : `${small} ${q.off < 0 ? 'low' : 'high'}`;
+  return [`${whose} reads${of} true`, `: ${seen}${compared}, ${within}; ${resting}.`];
 }
 
 const referenceName = (quantity: MeterQuantity): string => {

@@ -11,6 +11,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { change } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
+import { SelectField } from '../../../kit/field.tsx';
 import { dateWords } from '../../../kit/field-words.ts';
 import { CheckForm, type CheckMade } from '../../../kit/check-form.tsx';
 
@@ -21,6 +22,9 @@ interface AtStart {
   readonly view: RoundView;
 }
 
+const whoseWords = ({ personId }: MeterInUse, me: string): string =>
+  personId === me ? ', own' : personId === null ? ', the firm’s' : ', a colleague’s';
+
 /** Which instruments are in hand, where there is another of the kind to pick in place of one's own. */
 function Picks({ record, view: { atHand } }: AtStart) {
   const kinds = INSTRUMENT_KINDS.filter((kind) => atHand.meters.filter((m) => m.kind === kind).length > 1);
@@ -29,33 +33,20 @@ function Picks({ record, view: { atHand } }: AtStart) {
       {kinds.map((kind) => {
         const now = inHand(kind, atHand, record.instruments);
         return (
-          <label key={kind} className="grid gap-1">
-            <span className="label">{INSTRUMENT_NAMES[kind]}</span>
-            <select
-              className="h-12 rounded-[4px] border-[1.5px] border-rule-strong bg-raised px-2 text-[17px]"
-              value={now?.id ?? ''}
-              onChange={(e) =>
-                void change(record.visitId, (r) => ({
-                  ...r,
-                  instruments: { ...r.instruments, [kind]: e.target.value },
-                }))
-              }
-            >
-              {now === null && <option value="">none of one’s own</option>}
-              {atHand.meters
+          <SelectField
+            key={kind}
+            label={INSTRUMENT_NAMES[kind]}
+            value={now?.id ?? ''}
+            options={[
+              ...(now === null ? [['', 'none of one’s own'] as const] : []),
+              ...atHand.meters
                 .filter((m) => m.kind === kind)
-                .map((m) => (
-                  <option key={m.id} value={m.id}>
-                    {m.name}
-                    {m.personId === atHand.personId
-                      ? ', own'
-                      : m.personId === null
-                        ? ', the firm’s'
-                        : ', a colleague’s'}
-                  </option>
-                ))}
-            </select>
-          </label>
+                .map((m) => [m.id, m.name + whoseWords(m, atHand.personId)] as const),
+            ]}
+            onChange={(e) =>
+              void change(record.visitId, (r) => ({ ...r, instruments: { ...r.instruments, [kind]: e.target.value } }))
+            }
+          />
         );
       })}
     </div>
@@ -83,7 +74,7 @@ export function MetersAtStart({ record, view }: AtStart) {
   const done = record.checked.length;
   if (due.length === 0 && !canPick && done === 0) return null;
   return (
-    <section aria-label="Meters" className="grid gap-2 border-t border-rule py-3">
+    <section aria-label="Meters" className="grid gap-2 py-3">
       {done > 0 && (
         <p role="status" className="font-semibold">
           {done === 1 ? 'One meter checked.' : `${done} meters checked.`}
@@ -107,8 +98,8 @@ export function MetersAtStart({ record, view }: AtStart) {
         due.slice(0, MOST_ASKED).map((m) => (
           <p key={m.id} className="flex flex-wrap items-center gap-x-3">
             <span>
-              {INSTRUMENT_NAMES[m.kind]}:{' '}
-              {m.checkedAt === null ? 'never checked' : `last checked ${dateWords(m.checkedAt)}`}
+              The {INSTRUMENT_NAMES[m.kind]} was{' '}
+              {m.checkedAt === null ? 'never checked.' : `last checked ${dateWords(m.checkedAt)}.`}
             </span>
             <Button look="quiet" className="!px-0" onClick={() => setOpen(m.id)}>
               Check it now
