@@ -72,7 +72,7 @@ export {
   type Standing,
 } from './verdict/standing.ts';
 export type { FleetPrior } from './series/drift-prior.ts';
-export type { ReadyThread } from './series/fit-thread.ts';
+export type { ReadyThread } from './series/thread-shape.ts';
 export { meterStands } from './judgment/meter-standing.ts';
 export { afterCheck, type MeterCheck } from './series/meter-checks.ts';
 export { offsetOn } from './series/meters-known.ts';

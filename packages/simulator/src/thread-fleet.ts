@@ -86,6 +86,8 @@ export interface FleetNature {
   readonly noise: number;
   readonly oddChance: number;
   readonly stepChance: number;
+  /** Standard deviation among machines of how they answer each °F outdoors, share; all alike unless given. */
+  readonly ownWeather?: number;
   /** Years a thread is followed, from and to. */
   readonly years: readonly [number, number];
 }
@@ -170,6 +172,7 @@ function life(
 ): TrueThread {
   const level = wearOf(random, part, nature);
   const own = nature.noise * random.between(0.7, 1.5);
+  const answer = nature.ownWeather === undefined ? 0 : random.normal(0, nature.ownWeather);
   const readings: TrueReading[] = [];
   let fallen = 0;
   const room = roomOf(random, part);
@@ -179,7 +182,7 @@ function life(
     if (stepped) fallen += part.direction * room * random.between(0.3, 1.1);
     const truth = level((day - fittedOn) / DAYS_A_YEAR) + fallen;
     const { held, noted } = conditionsOn(random, visit % 2 === 0);
-    const shows = part.onTheDay ? part.onTheDay(truth, held) : truth;
+    const shows = part.onTheDay ? part.onTheDay(truth, held) * (1 + answer * ((held.outdoorF ?? 82) - 82)) : truth;
     const odd = random.chance(nature.oddChance);
     const slip = odd ? (random.chance(0.5) ? 1 : -1) * room * random.between(1, 4) : 0;
     const meter = readsWith?.(part, day, held);

@@ -2,7 +2,7 @@ import { DEFAULT_POLICY } from '../verdict/policy.ts';
 import { sayReason } from '../words/reasons.ts';
 import type { Reading } from '../readings/contract/reading.ts';
 import { systemThreads } from './assess-system.ts';
-import type { ReadyThread } from '../series/fit-thread.ts';
+import type { ReadyThread } from '../series/thread-shape.ts';
 import { learnFleet } from '../series/learn-prior.ts';
 import { threadPriorSchema } from '../series/prior-schema.ts';
 import { runCapacitorCapacitance } from '../readings/capacitor/run-capacitor-capacitance.ts';

@@ -1,7 +1,7 @@
 import type { About } from '../readings/contract/entry.ts';
 import type { NumericKind } from '../readings/contract/kind.ts';
 import type { ThreadReading } from '../readings/contract/reading.ts';
-import type { ReadyThread } from '../series/fit-thread.ts';
+import type { ReadyThread } from '../series/thread-shape.ts';
 import type { MetersKnown } from '../series/meters-known.ts';
 import { readyThread, referenceOf } from '../series/ready-thread.ts';
 import type { Limits } from '../verdict/limits.ts';
@@ -25,6 +25,14 @@ export interface PreparedSeries {
   /** What shares are shares of, kind's unit. */
   readonly reference: number;
   readonly ready: ReadyThread;
+}
+
+/** How far from the common weather each reading was taken, where that moves the kind. */
+function weatherOf(compared: readonly ComparedReading[], reference: number): Pick<ReadyThread, 'away' | 'awaySd'> {
+  const allowed = compared.flatMap(({ weather }) => (weather ? [weather.sd] : []));
+  if (allowed.length === 0) return {};
+  const awaySd = allowed.reduce((sum, sd) => sum + sd, 0) / allowed.length / reference;
+  return { away: compared.map(({ weather }) => weather?.away ?? null), awaySd };
 }
 
 /**
@@ -62,6 +70,10 @@ export function prepareSeries(
     shifts,
     baseline,
     reference,
-    ready: { ...readyThread(kind, points, reference, fittedOn, places), sharedSd: doubt.shared / reference },
+    ready: {
+      ...readyThread(kind, points, reference, fittedOn, places),
+      ...weatherOf(compared, reference),
+      sharedSd: doubt.shared / reference,
+    },
   };
 }

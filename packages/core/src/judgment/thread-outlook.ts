@@ -9,7 +9,8 @@ import { OFFSETS, type MeterQuantity } from '../readings/contract/quantities.ts'
 import type { ThreadReading } from '../readings/contract/reading.ts';
 import { numericKind } from '../readings/registry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
-import { fitThread, levelsAt, type ReadyThread } from '../series/fit-thread.ts';
+import { fitThread, levelsAt } from '../series/fit-thread.ts';
+import type { ReadyThread } from '../series/thread-shape.ts';
 import type { MeterCheck } from '../series/meter-checks.ts';
 import { canTeach, learnFleet } from '../series/learn-prior.ts';
 import { mixtureMean } from '../series/mixture.ts';

@@ -31,6 +31,8 @@ export interface ThreadPrior {
   readonly stepChance: number;
   /** Which way wear goes: −1, 1, or 0 for either. */
   readonly towards: -1 | 0 | 1;
+  /** How machines of the class answer weather beside what is usual; left out where too few have shown it. */
+  readonly weather?: { readonly mean: number; readonly sd: number } | undefined;
   /** Threads it was learned from; 0 for the figures a kind starts with. */
   readonly threads: number;
 }
@@ -74,4 +76,10 @@ export function startingPrior(spec: SeriesSpec): ThreadPrior {
     towards,
     threads: 0,
   };
+}
+
+/** Mean and variance of the drift of a mixture of ways. */
+export function driftOf(classes: readonly DriftClass[]): { mean: number; variance: number } {
+  const mean = classes.reduce((sum, c) => sum + c.share * c.mean, 0);
+  return { mean, variance: classes.reduce((sum, c) => sum + c.share * (c.sd ** 2 + (c.mean - mean) ** 2), 0) };
 }

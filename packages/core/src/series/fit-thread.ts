@@ -1,4 +1,4 @@
-import type { DriftClass, ThreadPrior } from './drift-prior.ts';
+import { driftOf, type ThreadPrior } from './drift-prior.ts';
 import {
   follow,
   levelAfter,
@@ -13,31 +13,8 @@ import {
   type Trouble,
 } from './follow.ts';
 import type { Bell } from './mixture.ts';
-
-/** A thread made ready to be fitted: shares of its reference, years, in order of time. */
-export interface ReadyThread {
-  readonly points: readonly FollowPoint[];
-  /** Years at which the part was fitted, same origin as the points; null when that is not known. */
-  readonly fittedYears: number | null;
-  /** Places in the thread before which a known event may have moved the level. */
-  readonly shifts: readonly number[];
-  /** How unknown an unknown level is, and how far odd readings and steps go: shares of the reference. */
-  readonly levelSd: number;
-  readonly oddSd: number;
-  readonly stepSd: number;
-  /** What the errors of meters move each point by; left out where no reading says what it was read with. */
-  readonly pulls?: readonly (readonly MeterPull[])[] | undefined;
-  /** What all points may be off by together, since the same meters read them: standard deviation, share of the reference. */
-  readonly sharedSd?: number | undefined;
-}
-
-/** How one meter's offset moves a point: with a power of it, and by shares of the reference for one unit of it. */
-export interface MeterPull {
-  readonly quantity: string;
-  readonly name: string;
-  readonly power: number;
-  readonly adds: number;
-}
+import { withOwnAnswer } from './own-weather.ts';
+import type { ReadyThread } from './thread-shape.ts';
 
 /** One explanation of a thread, with its weight among all. */
 export interface Explanation {
@@ -262,20 +239,15 @@ function weigh(all: readonly Weighed[]): Explanation[] {
   return kept;
 }
 
-/** Mean and variance of the drift of a mixture of ways. */
-export function driftOf(classes: readonly DriftClass[]): { mean: number; variance: number } {
-  const mean = classes.reduce((sum, c) => sum + c.share * c.mean, 0);
-  return { mean, variance: classes.reduce((sum, c) => sum + c.share * (c.sd ** 2 + (c.mean - mean) ** 2), 0) };
-}
-
 /**
  * Fits a thread by weighing explanations: each way of wearing that the prior knows, each degree of scatter, and, where a
  * reading surprises, each single reading being odd and each step between two visits; Bayes' rule gives the weights.
  * A bend therefore counts only as far as the readings ask for it, and one odd point does not turn a line.
  * Null without points.
  */
-export function fitThread(thread: ReadyThread, prior: ThreadPrior): ThreadFit | null {
-  if (thread.points.length === 0) return null;
+export function fitThread(as: ReadyThread, prior: ThreadPrior): ThreadFit | null {
+  if (as.points.length === 0) return null;
+  const thread = withOwnAnswer(as, prior);
   const explanations = weigh(explainAll(thread, prior));
   const n = thread.points.length;
   const odd = new Array<number>(n).fill(0);

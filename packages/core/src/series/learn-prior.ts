@@ -1,10 +1,12 @@
 import { startingPrior, type DriftClass, type ThreadPrior } from './drift-prior.ts';
-import { fitThread, type ReadyThread, type ThreadFit } from './fit-thread.ts';
+import { fitThread, type ThreadFit } from './fit-thread.ts';
+import type { ReadyThread } from './thread-shape.ts';
 import { addThread, noEvidence, type MeterEvidence } from './meter-evidence.ts';
 import { addChecks, type MeterCheck } from './meter-checks.ts';
 import { layMeters, offsetBy, type MeterLayout } from './meter-layout.ts';
 import type { MetersKnown } from './meters-known.ts';
 import { metersKnown, noMeters, solveMeters, type ClassStart } from './solve-meters.ts';
+import { learnAnswers } from './own-weather.ts';
 import type { SeriesSpec } from './spec.ts';
 
 /** How many threads the starting figures are worth. */
@@ -214,5 +216,6 @@ function learnRound(its: Learning, metered: Metered | null): void {
     if (metered && thread.pulls)
       addThread(metered.evidence, thread, fit, prior, metered.layout, metered.layout.ofClass(metered.place));
   }
-  its.prior = learnedOf(its.start, prior, counts, its.telling.length);
+  const weather = learnAnswers(its.telling.map(as), prior);
+  its.prior = { ...learnedOf(its.start, prior, counts, its.telling.length), weather };
 }

@@ -1,6 +1,7 @@
 import { cholesky, forward } from './cholesky.ts';
 import type { ThreadPrior } from './drift-prior.ts';
-import { startOf, type Explanation, type ReadyThread, type ThreadFit } from './fit-thread.ts';
+import { startOf, type Explanation, type ThreadFit } from './fit-thread.ts';
+import type { ReadyThread } from './thread-shape.ts';
 import { placeIn, type MeterLayout } from './meter-layout.ts';
 
 /** What threads say of the unknowns: information and its weighted values, x being asked for in information · x = values. */

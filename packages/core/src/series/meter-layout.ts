@@ -1,5 +1,5 @@
 import { DAYS_A_YEAR } from '../quantity/day.ts';
-import type { ReadyThread } from './fit-thread.ts';
+import type { ReadyThread } from './thread-shape.ts';
 
 /** Where one meter's offset over time stands among the unknowns: a line through so many knots. */
 export interface MeterTrack {

@@ -11,6 +11,7 @@ export const threadPriorSchema = z.object({
   oddChance: share,
   stepChance: share,
   towards: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
+  weather: z.object({ mean: z.number(), sd: spread }).optional(),
   threads: z.number().min(0),
 });
 

@@ -1,6 +1,6 @@
 import { DAYS_A_YEAR, type Day } from '../quantity/day.ts';
 import { LEVEL_SPREAD, ODD_SPREAD, STEP_SPREAD } from './drift-prior.ts';
-import type { ReadyThread } from './fit-thread.ts';
+import type { ReadyThread } from './thread-shape.ts';
 import type { SeriesSpec } from './spec.ts';
 
 /** One value of a series with its whole error, in the series' unit. */
@@ -48,5 +48,6 @@ export function readyThread(
 export const upTo = (ready: ReadyThread, count: number): ReadyThread => ({
   ...ready,
   points: ready.points.slice(0, count),
+  ...(ready.away ? { away: ready.away.slice(0, count) } : {}),
   shifts: ready.shifts.filter((index) => index < count),
 });

@@ -52,7 +52,12 @@ function bring(value: number, { conditions = {} }: About): Compared {
   const { returnF, returnWetF } = conditions;
   if (returnF === undefined || returnWetF === undefined) return { value, error: 2.5, known: false };
   const [wet, dry] = [returnWetF - COMMON_WET_F, returnF - COMMON_F];
-  return { value: value + 0.8 * wet - 0.5 * dry, error: Math.hypot(0.25 * wet, 0.25 * dry), known: true };
+  return {
+    value: value + 0.8 * wet - 0.5 * dry,
+    error: Math.hypot(0.25 * wet, 0.25 * dry),
+    known: true,
+    weather: { away: wet, sd: 0.25 },
+  };
 }
 
 /** Cooling split, °F: return less supply, both dry bulb, settled. */

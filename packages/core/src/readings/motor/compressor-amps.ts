@@ -73,7 +73,11 @@ function bring(value: number, { point, plate, conditions = {} }: About): Compare
   if (point === 'start-wire') return atVolts;
   const { outdoorF } = conditions;
   const heating = outdoorF !== undefined && outdoorF < HEATING_BELOW_F;
-  if (!heating) return without(atVolts, outdoorF, COMMON_F, { share: 0.007, sd: 0.0025 }, 0.07);
+  if (!heating) {
+    const brought = without(atVolts, outdoorF, COMMON_F, { share: 0.007, sd: 0.0025 }, 0.07);
+    if (outdoorF === undefined) return brought;
+    return { ...brought, weather: { away: outdoorF - COMMON_F, sd: 0.0025 * brought.value } };
+  }
   const brought = without(atVolts, outdoorF, COMMON_HEATING_F, { share: 0.004, sd: 0.002 }, 0.07);
   return { ...brought, error: Math.hypot(brought.error, 0.03 * brought.value) };
 }
