@@ -27,12 +27,13 @@ export function forward(l: Float64Array, n: number, b: Float64Array): Float64Arr
   return b;
 }
 
-/** Solves Lᵀ·x = b in place. */
-export function backward(l: Float64Array, n: number, b: Float64Array): Float64Array {
+/** Solves Lᵀ·x = b in place, row by row of L, as it lies in memory. */
+function backward(l: Float64Array, n: number, b: Float64Array): Float64Array {
   for (let i = n - 1; i >= 0; i -= 1) {
-    let sum = b[i]!;
-    for (let k = i + 1; k < n; k += 1) sum -= l[k * n + i]! * b[k]!;
-    b[i] = sum / l[i * n + i]!;
+    const row = i * n;
+    const x = b[i]! / l[row + i]!;
+    b[i] = x;
+    for (let k = 0; k < i; k += 1) b[k]! -= l[row + k]! * x;
   }
   return b;
 }

@@ -1,9 +1,9 @@
 import { startingPrior, type DriftClass, type ThreadPrior } from './drift-prior.ts';
 import { fitThread, type ThreadFit } from './fit-thread.ts';
 import type { ReadyThread } from './thread-shape.ts';
-import { addThread, noEvidence, type MeterEvidence } from './meter-evidence.ts';
+import { addThread, mirror, noEvidence, type MeterEvidence } from './meter-evidence.ts';
 import { addChecks, type MeterCheck } from './meter-checks.ts';
-import { layMeters, offsetBy, type MeterLayout } from './meter-layout.ts';
+import { layMeters, offsetBy, placePulls, type MeterLayout } from './meter-layout.ts';
 import type { MetersKnown } from './meters-known.ts';
 import { metersKnown, noMeters, solveMeters, type ClassStart } from './solve-meters.ts';
 import { learnAnswers } from './own-weather.ts';
@@ -14,6 +14,8 @@ const STARTING_WORTH = 10;
 /** A class's spread never closes below this share of the spread it starts with. */
 const LEAST_SPREAD = 0.12;
 const ROUNDS = 10;
+/** Rounds after which the meters are solved for anew: often at first, while much moves. */
+const METER_ROUNDS: ReadonlySet<number> = new Set([0, 1, 2, 4, 6, 9]);
 /** Threads with fewer readings teach nothing about drift. */
 const LEAST_READINGS = 3;
 /** First readings this soon after fitting tell the level as fitted, years, and at least so many are needed. */
@@ -112,6 +114,8 @@ export interface ClassThreads {
   readonly threads: readonly ReadyThread[];
 }
 
+type Placed = NonNullable<ReturnType<typeof placePulls>>;
+
 /** A class while it is learned: `threads` as read, `telling` those that are fitted. */
 interface Learning {
   readonly spec: SeriesSpec;
@@ -122,14 +126,13 @@ interface Learning {
 }
 
 /** A thread with what is believed of its meters taken off. */
-function corrected(thread: ReadyThread, layout: MeterLayout, x: Float64Array): ReadyThread {
-  const { pulls } = thread;
-  if (!pulls) return thread;
+function corrected(thread: ReadyThread, placed: Placed | null, x: Float64Array): ReadyThread {
+  if (!placed) return thread;
   const points = thread.points.map((p, i) => {
     let { value } = p;
-    for (const { quantity, name, power, adds } of pulls[i]!) {
-      const offset = offsetBy(layout, x, layout.trackOf(quantity, name), p.years);
-      value = value / (1 + offset) ** power - adds * offset;
+    for (const pull of placed[i]!) {
+      const offset = offsetBy(x, pull);
+      value = value / (1 + offset) ** pull.power - pull.adds * offset;
     }
     return { ...p, value };
   });
@@ -179,16 +182,24 @@ export function learnFleet(
     return { spec, threads, telling: its, start, prior: start };
   });
   const layout = layMeters(
-    learning.map((l) => l.telling),
+    learning.map((l) => l.threads),
     checks,
+  );
+  const placed = new Map(
+    learning.flatMap((l) => l.threads.map((thread) => [thread, placePulls(layout, thread)] as const)),
   );
   let solved = noMeters(layout, trade);
   const hasMeters = layout.tracks.length > 0;
   for (let round = 0; round < ROUNDS; round += 1) {
-    const evidence = noEvidence(hasMeters ? layout.size : 0);
-    learning.forEach((its, place) => learnRound(its, hasMeters ? { layout, evidence, x: solved.x, place } : null));
-    if (hasMeters) addChecks(evidence, checks, layout);
-    if (hasMeters) solved = solveMeters({ layout, evidence, trade }, solved, learning.map(classStart));
+    const isSolved = hasMeters && METER_ROUNDS.has(round);
+    const evidence = isSolved ? noEvidence(layout.size) : null;
+    learning.forEach((its, place) =>
+      learnRound(its, hasMeters ? { layout, placed, evidence, x: solved.x, place } : null),
+    );
+    if (!evidence) continue;
+    addChecks(evidence, checks, layout);
+    mirror(evidence, layout.size);
+    solved = solveMeters({ layout, evidence, trade }, solved, learning.map(classStart));
   }
   return {
     classes: Object.fromEntries(learning.map(({ prior }, i) => [names[i]!, prior])),
@@ -198,7 +209,9 @@ export function learnFleet(
 
 interface Metered {
   readonly layout: MeterLayout;
-  readonly evidence: MeterEvidence;
+  readonly placed: ReadonlyMap<ReadyThread, Placed | null>;
+  /** Null in a round that does not ask for it. */
+  readonly evidence: MeterEvidence | null;
   readonly x: Float64Array;
   readonly place: number;
 }
@@ -206,15 +219,17 @@ interface Metered {
 /** One round over one class: fits its threads, counts what they show, and gathers what they say of meters. */
 function learnRound(its: Learning, metered: Metered | null): void {
   if (its.telling.length === 0) return;
-  const as = (thread: ReadyThread) => (metered ? corrected(thread, metered.layout, metered.x) : thread);
+  const placed = (thread: ReadyThread) => metered?.placed.get(thread) ?? null;
+  const as = (thread: ReadyThread) => (metered ? corrected(thread, placed(thread), metered.x) : thread);
   const prior = metered ? { ...its.prior, asFitted: asFittedOf(its.threads.map(as)) } : its.prior;
   const counts = noCounts(prior);
+  const ofClass = metered?.layout.ofClass(metered.place) ?? null;
   for (const thread of its.telling) {
     const fit = fitThread(as(thread), prior);
     if (!fit) continue;
     count(counts, fit);
-    if (metered && thread.pulls)
-      addThread(metered.evidence, thread, fit, prior, metered.layout, metered.layout.ofClass(metered.place));
+    const pulls = placed(thread);
+    if (metered?.evidence && ofClass !== null && pulls) addThread(metered.evidence, thread, fit, prior, pulls, ofClass);
   }
   const weather = learnAnswers(its.telling.map(as), prior);
   its.prior = { ...learnedOf(its.start, prior, counts, its.telling.length), weather };

@@ -58,7 +58,7 @@ function addOf({ information, values }: MeterEvidence, its: readonly MeterCheck[
   for (const [a, left] of columns) {
     values[a]! += left.reduce((sum, l, i) => sum + l * off[i]!, 0);
     for (const [b, right] of columns)
-      information[a * layout.size + b]! += left.reduce((sum, l, i) => sum + l * right[i]!, 0);
+      if (b >= a) information[a * layout.size + b]! += left.reduce((sum, l, i) => sum + l * right[i]!, 0);
   }
 }
 

@@ -2,7 +2,7 @@ import { cholesky, forward } from './cholesky.ts';
 import type { ThreadPrior } from './drift-prior.ts';
 import { startOf, type Explanation, type ThreadFit } from './fit-thread.ts';
 import type { ReadyThread } from './thread-shape.ts';
-import { placeIn, type MeterLayout } from './meter-layout.ts';
+import type { PlacedPull } from './meter-layout.ts';
 
 /** What threads say of the unknowns: information and its weighted values, x being asked for in information · x = values. */
 export interface MeterEvidence {
@@ -17,8 +17,8 @@ export const noEvidence = (size: number): MeterEvidence => ({
 });
 
 /** Explanations weighed for a meter's sake: the likeliest few, and none of less than this weight. */
-const MOST_EXPLANATIONS = 3;
-const LEAST_WEIGHT = 0.05;
+const MOST_EXPLANATIONS = 2;
+const LEAST_WEIGHT = 0.15;
 /** Of a longer thread only the newest readings are taken. */
 const MOST_POINTS = 48;
 
@@ -47,36 +47,84 @@ function covarianceUnder(thread: ReadyThread, prior: ThreadPrior, { drift, scatt
   return { covariance, since, start };
 }
 
-/** The unknowns a thread's readings hang on: their places, and by how much each moves each reading (row by row). */
-function leaningsOf(
-  thread: ReadyThread,
-  layout: MeterLayout,
+/** The unknowns a thread's readings hang on, and by how much each moves each reading: a column an unknown, one after another. */
+class Leanings {
+  readonly unknowns: number[] = [];
+  private columns = new Float64Array(1024);
+  private n = 0;
+
+  begin(n: number): void {
+    this.unknowns.length = 0;
+    this.n = n;
+  }
+  /** The column of an unknown by its place here. */
+  column(place: number): Float64Array {
+    return this.columns.subarray(place * this.n, (place + 1) * this.n);
+  }
+  lean(unknown: number, point: number, by: number): void {
+    if (by === 0) return;
+    let place = this.unknowns.indexOf(unknown);
+    if (place < 0) {
+      place = this.unknowns.push(unknown) - 1;
+      const end = (place + 1) * this.n;
+      if (end > this.columns.length) {
+        const larger = new Float64Array(2 * end);
+        larger.set(this.columns);
+        this.columns = larger;
+      }
+      this.columns.fill(0, place * this.n, end);
+    }
+    this.columns[place * this.n + point]! += by;
+  }
+}
+
+/** One for all threads: each is done with before the next begins. */
+const leanings = new Leanings();
+
+function leanOn(
+  placed: readonly (readonly PlacedPull[])[],
   ofClass: number,
   since: readonly number[],
   { isNew, mean }: { isNew: boolean; mean: number },
-) {
-  const n = thread.points.length;
-  const columns = new Map<number, Float64Array>();
-  const lean = (unknown: number, point: number, by: number) => {
-    if (by === 0) return;
-    let column = columns.get(unknown);
-    if (!column) columns.set(unknown, (column = new Float64Array(n)));
-    column[point]! += by;
-  };
-  for (let i = 0; i < n; i += 1) {
-    for (const { quantity, name, power, adds } of thread.pulls?.[i] ?? []) {
+): void {
+  leanings.begin(placed.length);
+  for (let i = 0; i < placed.length; i += 1) {
+    for (const { common, knot, share, power, adds } of placed[i]!) {
       // By the level that was expected and not by the one that was read: else what read high would seem to be a meter's doing.
       const moves = power * mean + adds;
-      const track = layout.trackOf(quantity, name);
-      const { at, share } = placeIn(track, thread.points[i]!.years);
-      lean(layout.common.get(quantity)!, i, moves);
-      lean(track.first + at, i, moves * (1 - share));
-      lean(track.first + at + 1, i, moves * share);
+      leanings.lean(common, i, moves);
+      leanings.lean(knot, i, moves * (1 - share));
+      leanings.lean(knot + 1, i, moves * share);
     }
-    if (isNew) lean(ofClass, i, 1);
-    lean(ofClass + 1, i, since[i]!);
+    if (isNew) leanings.lean(ofClass, i, 1);
+    leanings.lean(ofClass + 1, i, since[i]!);
   }
-  return columns;
+}
+
+/** Adds what the columns at hand say with a residual, both whitened, at a weight: only at and right of the diagonal. */
+function addWhitened({ information, values }: MeterEvidence, size: number, off: Float64Array, weight: number): void {
+  const { unknowns } = leanings;
+  const n = off.length;
+  const columns = unknowns.map((_, place) => leanings.column(place));
+  for (let a = 0; a < unknowns.length; a += 1) {
+    const left = columns[a]!;
+    let value = 0;
+    for (let i = 0; i < n; i += 1) value += left[i]! * off[i]!;
+    values[unknowns[a]!]! += weight * value;
+    for (let b = a; b < unknowns.length; b += 1) {
+      const right = columns[b]!;
+      let sum = 0;
+      for (let i = 0; i < n; i += 1) sum += left[i]! * right[i]!;
+      const [row, column] = unknowns[a]! < unknowns[b]! ? [unknowns[a]!, unknowns[b]!] : [unknowns[b]!, unknowns[a]!];
+      information[row * size + column]! += weight * sum;
+    }
+  }
+}
+
+/** Fills what lies left of the diagonal from what lies right of it. */
+export function mirror({ information }: MeterEvidence, size: number): void {
+  for (let i = 0; i < size; i += 1)
+    for (let j = 0; j < i; j += 1) information[i * size + j] = information[j * size + i]!;
 }
 
 const lastOf = (thread: ReadyThread): ReadyThread => {
@@ -85,7 +133,6 @@ const lastOf = (thread: ReadyThread): ReadyThread => {
   return {
     ...thread,
     points: thread.points.slice(cut),
-    pulls: thread.pulls?.slice(cut),
     fittedYears: null,
     shifts: [],
   };
@@ -101,12 +148,13 @@ export function addThread(
   whole: ReadyThread,
   fit: ThreadFit,
   prior: ThreadPrior,
-  layout: MeterLayout,
+  placed: readonly (readonly PlacedPull[])[],
   ofClass: number,
 ): void {
   const thread = lastOf(whole);
   const n = thread.points.length;
-  const { size } = layout;
+  const pulls = placed.slice(placed.length - n);
+  const size = evidence.values.length;
   const likely = [...fit.explanations].sort((a, b) => b.weight - a.weight).slice(0, MOST_EXPLANATIONS);
   const kept = likely.filter((e, i) => i === 0 || e.weight >= LEAST_WEIGHT);
   const all = kept.reduce((sum, e) => sum + e.weight, 0);
@@ -119,17 +167,8 @@ export function addThread(
     const { mean } = prior.classes[explanation.drift]!;
     const off = Float64Array.from(thread.points, (p, i) => p.value - start.mean - mean * since[i]!);
     forward(factor, n, off);
-    const leanings = [...leaningsOf(thread, layout, ofClass, since, start)];
-    for (const [, column] of leanings) forward(factor, n, column);
-    for (const [a, left] of leanings) {
-      let value = 0;
-      for (let i = 0; i < n; i += 1) value += left[i]! * off[i]!;
-      evidence.values[a]! += weight * value;
-      for (const [b, right] of leanings) {
-        let sum = 0;
-        for (let i = 0; i < n; i += 1) sum += left[i]! * right[i]!;
-        evidence.information[a * size + b]! += weight * sum;
-      }
-    }
+    leanOn(pulls, ofClass, since, start);
+    for (let a = 0; a < leanings.unknowns.length; a += 1) forward(factor, n, leanings.column(a));
+    addWhitened(evidence, size, off, weight);
   }
 }

@@ -19,8 +19,8 @@ export interface MeterLayout {
   readonly common: ReadonlyMap<string, number>;
   readonly tracks: readonly MeterTrack[];
   readonly trackOf: (quantity: string, name: string) => MeterTrack;
-  /** Of each class by its place: the level of its new parts, and after it the drift of its parts. */
-  readonly ofClass: (place: number) => number;
+  /** Of each class by its place: the level of its new parts, and after it the drift of its parts; null where no meter read it. */
+  readonly ofClass: (place: number) => number | null;
 }
 
 /** No more unknowns than this, as far as knots farther apart can save. */
@@ -95,13 +95,17 @@ export function layMeters(classes: readonly (readonly ReadyThread[])[], looks: r
     return track;
   });
   const byName = new Map(tracks.map((t) => [nameIn(t.quantity, t.name), t]));
-  const afterMeters = size;
+  const ofClass = classes.map((threads) => {
+    if (!threads.some((t) => t.pulls)) return null;
+    size += 2;
+    return size - 2;
+  });
   return {
-    size: size + 2 * classes.length,
+    size,
     common,
     tracks,
     trackOf: (quantity, name) => byName.get(nameIn(quantity, name))!,
-    ofClass: (place) => afterMeters + 2 * place,
+    ofClass: (place) => ofClass[place] ?? null,
   };
 }
 
@@ -113,9 +117,29 @@ export function placeIn({ knots }: MeterTrack, years: number): { at: number; sha
   return { at, share: Math.min(1, Math.max(0, (years - knots[at]!) / step)) };
 }
 
-/** The offset a meter has by these unknowns: what all share and its own. */
-export function offsetBy(layout: MeterLayout, x: Float64Array, track: MeterTrack, years: number): number {
-  const { at, share } = placeIn(track, years);
-  const own = x[track.first + at]! * (1 - share) + (share > 0 ? x[track.first + at + 1]! * share : 0);
-  return own + x[layout.common.get(track.quantity)!]!;
+/** How one meter's offset moves a point, by the places of its unknowns. */
+export interface PlacedPull {
+  readonly common: number;
+  readonly knot: number;
+  /** How near the knot after that one, 0 to 1. */
+  readonly share: number;
+  readonly power: number;
+  readonly adds: number;
 }
+
+/** Where the pulls of a thread's points stand among the unknowns; null where it has none. */
+export function placePulls(layout: MeterLayout, thread: ReadyThread): readonly (readonly PlacedPull[])[] | null {
+  return (
+    thread.pulls?.map((pulls, i) =>
+      pulls.map(({ quantity, name, power, adds }) => {
+        const track = layout.trackOf(quantity, name);
+        const { at, share } = placeIn(track, thread.points[i]!.years);
+        return { common: layout.common.get(quantity)!, knot: track.first + at, share, power, adds };
+      }),
+    ) ?? null
+  );
+}
+
+/** The offset that moves a point, by what is believed of the unknowns. */
+export const offsetBy = (x: Float64Array, { common, knot, share }: PlacedPull): number =>
+  x[common]! + x[knot]! * (1 - share) + (share > 0 ? x[knot + 1]! * share : 0);

@@ -1,6 +1,6 @@
 import jStat from 'jstat';
 import { addChecks } from './meter-checks.ts';
-import { noEvidence } from './meter-evidence.ts';
+import { mirror, noEvidence } from './meter-evidence.ts';
 import { layMeters } from './meter-layout.ts';
 import { metersKnown, noMeters, solveMeters } from './solve-meters.ts';
 
@@ -36,6 +36,7 @@ function batchesAsMeters() {
   const layout = layMeters([], checks);
   const evidence = noEvidence(layout.size);
   addChecks(evidence, checks, layout);
+  mirror(evidence, layout.size);
   const trade = () => BETWEEN;
   const solved = solveMeters({ layout, evidence, trade }, noMeters(layout, trade), []);
   return metersKnown(layout, solved).capacitance!;

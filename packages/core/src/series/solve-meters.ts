@@ -135,7 +135,8 @@ function tell(tracks: Tracks, track: MeterTrack, x: Float64Array, spread: number
 /** What is believed of all unknowns. */
 export interface SolvedMeters {
   readonly x: Float64Array;
-  readonly covariance: Float64Array;
+  /** Of the precision of all unknowns; null before anything was solved for. */
+  readonly factor: Float64Array | null;
   readonly stories: readonly Story[];
   /** By quantity. */
   readonly spreads: ReadonlyMap<string, number>;
@@ -144,7 +145,7 @@ export interface SolvedMeters {
 /** What is believed of meters before any thread has said anything. */
 export const noMeters = (layout: MeterLayout, trade: Tracks['trade']): SolvedMeters => ({
   x: new Float64Array(layout.size),
-  covariance: new Float64Array(layout.size * layout.size),
+  factor: null,
   stories: layout.tracks.map(() => STEADY),
   spreads: new Map([...layout.common.keys()].map((q) => [q, trade(q)])),
 });
@@ -169,6 +170,7 @@ function solveFor(tracks: Tracks, before: SolvedMeters, told: readonly Told[], c
   });
   classes.forEach(({ level, driftSd }, place) => {
     const at = layout.ofClass(place);
+    if (at === null) return;
     precision[at * n + at]! += 1 / level.sd ** 2;
     values[at]! += level.off / level.sd ** 2;
     precision[(at + 1) * n + at + 1]! += 1 / driftSd ** 2;
@@ -177,8 +179,15 @@ function solveFor(tracks: Tracks, before: SolvedMeters, told: readonly Told[], c
   return factor && { x: solve(factor, n, values), factor };
 }
 
+/** A column of the covariance of all unknowns. */
+function columnOf(factor: Float64Array, n: number, at: number): Float64Array {
+  const column = new Float64Array(n);
+  column[at] = 1;
+  return solve(factor, n, column);
+}
+
 /** The spread among a firm's meters, from where they are believed to be in the middle of their time. */
-function spreadsOf({ layout, trade }: Tracks, x: Float64Array, covariance: Float64Array): Map<string, number> {
+function spreadsOf({ layout, trade }: Tracks, x: Float64Array, factor: Float64Array): Map<string, number> {
   const spreads = new Map<string, number>();
   for (const quantity of layout.common.keys()) {
     let square = SPREAD_WORTH * trade(quantity) ** 2;
@@ -186,7 +195,7 @@ function spreadsOf({ layout, trade }: Tracks, x: Float64Array, covariance: Float
     for (const track of layout.tracks) {
       if (track.quantity !== quantity) continue;
       const at = track.first + Math.floor(track.knots.length / 2);
-      square += x[at]! ** 2 + covariance[at * layout.size + at]!;
+      square += x[at]! ** 2 + columnOf(factor, layout.size, at)[at]!;
       meters += 1;
     }
     spreads.set(quantity, Math.sqrt(square / meters));
@@ -204,13 +213,8 @@ export function solveMeters(tracks: Tracks, before: SolvedMeters, classes: reado
   const told = layout.tracks.map((track) => tell(tracks, track, before.x, before.spreads.get(track.quantity)!));
   const solved = solveFor(tracks, before, told, classes);
   if (!solved) return before;
-  const covariance = inverse(solved.factor, layout.size);
-  return {
-    x: solved.x,
-    covariance,
-    stories: told.map((t) => t.likeliest),
-    spreads: spreadsOf(tracks, solved.x, covariance),
-  };
+  const { x, factor } = solved;
+  return { x, factor, stories: told.map((t) => t.likeliest), spreads: spreadsOf(tracks, x, factor) };
 }
 
 /** What the meters of a quantity read on the average, as weights of the unknowns. */
@@ -223,33 +227,37 @@ function averageOf({ size, common, tracks }: MeterLayout, quantity: string): Flo
   return weights;
 }
 
-const times = (matrix: Float64Array, vector: Float64Array, n: number): Float64Array =>
-  Float64Array.from(vector, (_, i) => {
-    let sum = 0;
-    for (let j = 0; j < n; j += 1) if (vector[j] !== 0) sum += matrix[i * n + j]! * vector[j]!;
-    return sum;
-  });
+const along = (weights: Float64Array, column: Float64Array): number => {
+  let sum = 0;
+  for (let i = 0; i < weights.length; i += 1) sum += weights[i]! * column[i]!;
+  return sum;
+};
+
+/** What the meters of a quantity share, and how it goes with every unknown. */
+interface Shared {
+  /** Of the common unknown, with all others. */
+  readonly column: Float64Array;
+  /** Of the average of all meters, with all others. */
+  readonly withAverage: Float64Array;
+  readonly averaged: number;
+}
 
 function knownOf(
   layout: MeterLayout,
   track: MeterTrack,
-  solved: SolvedMeters,
-  average: Float64Array,
+  { x, factor }: SolvedMeters,
+  { column, withAverage, averaged }: Shared,
   story: Story,
 ): MeterKnown {
-  const { x, covariance } = solved;
-  const n = layout.size;
   const c = layout.common.get(track.quantity)!;
-  const withAverage = times(covariance, average, n);
-  const averaged = average.reduce((sum, w, i) => sum + w * withAverage[i]!, 0);
   const at = track.knots.map((_, i) => track.first + i);
-  const variance = (i: number) => covariance[i * n + i]! + 2 * covariance[i * n + c]! + covariance[c * n + c]!;
-  const against = (i: number) => variance(i) - 2 * (withAverage[i]! + withAverage[c]!) + averaged;
+  const variances = at.map((i) => (factor ? columnOf(factor, layout.size, i)[i]! : 0) + 2 * column[i]! + column[c]!);
+  const against = (i: number) => variances[i]! - 2 * (withAverage[at[i]!]! + withAverage[c]!) + averaged;
   return {
     days: track.knots.map((years) => Math.round(years * DAYS_A_YEAR)),
     mean: at.map((i) => x[i]! + x[c]!),
-    sd: at.map((i) => Math.sqrt(Math.max(0, variance(i)))),
-    own: at.map((i) => Math.sqrt(Math.max(0, against(i)))),
+    sd: variances.map((v) => Math.sqrt(Math.max(0, v))),
+    own: at.map((_, i) => Math.sqrt(Math.max(0, against(i)))),
     readings: track.readings,
     threads: track.threads,
     story: story.story,
@@ -259,23 +267,21 @@ function knownOf(
 
 /** What was solved for, as it is kept. */
 export function metersKnown(layout: MeterLayout, solved: SolvedMeters): MetersKnown {
+  const { factor, spreads, stories } = solved;
   const n = layout.size;
   return Object.fromEntries(
-    [...layout.common.keys()].map((quantity) => {
+    [...layout.common].map(([quantity, at]) => {
       const average = averageOf(layout, quantity);
-      const withAverage = times(solved.covariance, average, n);
-      const common = Math.sqrt(
-        Math.max(
-          0,
-          average.reduce((sum, w, i) => sum + w * withAverage[i]!, 0),
-        ),
-      );
+      const nothing = new Float64Array(n);
+      const column = factor ? columnOf(factor, n, at) : nothing;
+      const withAverage = factor ? solve(factor, n, Float64Array.from(average)) : nothing;
+      const averaged = along(average, withAverage);
+      const shared = { column, withAverage, averaged };
       const its = layout.tracks.flatMap((track, i) =>
-        track.quantity === quantity
-          ? [[track.name, knownOf(layout, track, solved, average, solved.stories[i]!)] as const]
-          : [],
+        track.quantity === quantity ? [[track.name, knownOf(layout, track, solved, shared, stories[i]!)] as const] : [],
       );
-      return [quantity, { spread: solved.spreads.get(quantity)!, common, meters: Object.fromEntries(its) }];
+      const common = Math.sqrt(Math.max(0, averaged));
+      return [quantity, { spread: spreads.get(quantity)!, common, meters: Object.fromEntries(its) }];
     }),
   );
 }
