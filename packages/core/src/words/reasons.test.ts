@@ -1,7 +1,7 @@
 import { dayOf } from '../quantity/day.ts';
 import type { Because, Refusal } from '../verdict/reasons.ts';
 import { sayChance, sayNumber, sayPercent, sayQuantity } from './figures.ts';
-import { reasonLine, sayReason } from './reasons.ts';
+import { reasonLine, sayOwnShare, sayReason } from './reasons.ts';
 import { sayRefusal } from './refusals.ts';
 
 const plain = (text: string) => text.replace(/\u00a0/g, ' ');
@@ -144,4 +144,15 @@ test('every other reason has a sentence that holds its numbers', () => {
   for (const [head, rest] of all.map(reasonLine)) expect(head === '' || /^[;:.?]/.test(rest)).toBe(true);
   expect(new Set(sentences).size).toBe(all.length);
   expect(sentences.every((s) => /[.?]$/.test(s) && !/undefined|NaN/.test(s))).toBe(true);
+});
+
+test('how much of an outlook is the part’s own: a share, or that its readings leave it open', () => {
+  const numbers = { ownSharePercent: 62.4, fleet: 69 } as Parameters<typeof sayOwnShare>[0];
+  expect(sayOwnShare(numbers)).toMatch(
+    /^62\s% of what is known of its pace comes from its own readings, the rest from 69/,
+  );
+  expect(sayOwnShare({ ...numbers, ownSharePercent: 0 })).toBe(
+    'Its own readings leave more than one pace open; 69 like threads of this firm say which is likely.',
+  );
+  expect(sayOwnShare({ ...numbers, ownSharePercent: 0, fleet: 0 })).toContain('what is usual says which is likely');
 });

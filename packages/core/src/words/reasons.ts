@@ -61,6 +61,11 @@ function paceOf(n: ReasonNumbers['trend']): string {
 
 /** How much of an outlook is the part's own doing, in words. */
 export function sayOwnShare(n: ReasonNumbers['trend']): string {
+  // Readings that leave two ways of wearing open say less of the pace than the fleet does.
+  if (n.ownSharePercent < 5) {
+    const usual = n.fleet > 0 ? `${n.fleet} like threads of this firm say` : 'what is usual says';
+    return `Its own readings leave more than one pace open; ${usual} which is likely.`;
+  }
   const own = `${n.ownSharePercent.toFixed(0)}${NBSP}% of what is known of its pace comes from its own readings`;
   return n.fleet > 0
     ? `${own}, the rest from ${n.fleet} like threads of this firm.`
