@@ -34,7 +34,12 @@ export const queries = {
       queryFn: ({ signal }) => get('/api/watch/changes', 'watchChangesSchema', signal),
     }),
   meters: () =>
-    queryOptions({ queryKey: ['meters'], queryFn: ({ signal }) => get('/api/meters', 'metersSchema', signal) }),
+    queryOptions({
+      queryKey: ['meters'],
+      queryFn: ({ signal }) => get('/api/meters', 'metersSchema', signal),
+      // A check counts at once: a page loaded right after it must not show the device's copy of a moment ago.
+      staleTime: 0,
+    }),
   schools: () =>
     queryOptions({ queryKey: ['schools'], queryFn: ({ signal }) => get('/api/schools', 'schoolsSchema', signal) }),
   preview: (id: string) =>
