@@ -28,11 +28,15 @@ export interface PreparedSeries {
 }
 
 /** How far from the common weather each reading was taken, where that moves the kind. */
-function weatherOf(compared: readonly ComparedReading[], reference: number): Pick<ReadyThread, 'away' | 'awaySd'> {
+function weatherOf(
+  compared: readonly ComparedReading[],
+  reference: number,
+): Pick<ReadyThread, 'away' | 'awaySd' | 'awayAllowed'> {
   const allowed = compared.flatMap(({ weather }) => (weather ? [weather.sd] : []));
   if (allowed.length === 0) return {};
   const awaySd = allowed.reduce((sum, sd) => sum + sd, 0) / allowed.length / reference;
-  return { away: compared.map(({ weather }) => weather?.away ?? null), awaySd };
+  const awayAllowed = compared.some(({ weather }) => weather?.allowed === true);
+  return { away: compared.map(({ weather }) => weather?.away ?? null), awaySd, awayAllowed };
 }
 
 /**

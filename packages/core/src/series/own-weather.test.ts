@@ -21,6 +21,7 @@ const thread = (slope: number, number = 0, over: Partial<ReadyThread> = {}): Rea
   })),
   away: AWAY,
   awaySd: 0.0025,
+  awayAllowed: true,
   fittedYears: null,
   shifts: [],
   levelSd: 100,

@@ -89,7 +89,7 @@ export function ownAnswer(thread: ReadyThread, prior: ThreadPrior, weather: Weat
 /** How many machines the usual spread of answers is worth, and how many have to show theirs. */
 const WORTH = 8;
 const LEAST_ANSWERS = 15;
-/** How much machines are taken to differ before any has shown it, of what a reading's error allows for. */
+/** How much machines are taken to differ before any has shown it, of what their kind says. */
 const START_SPREAD = 0.8;
 /** Half of all standard normal variables are nearer to nought than this. */
 const HALF = 0.6745;
@@ -137,7 +137,7 @@ export function withOwnAnswer(thread: ReadyThread, prior: ThreadPrior): ReadyThr
     if (by === null) return p;
     // What was allowed for an answer that is not known gives way to what is left unknown of it.
     const { variance } = p;
-    const allowed = Math.min(0.8 * variance, (thread.awaySd ?? 0) ** 2 * by * by);
+    const allowed = thread.awayAllowed ? Math.min(0.8 * variance, (thread.awaySd ?? 0) ** 2 * by * by) : 0;
     return { ...p, value: p.value - own.slope * by, variance: variance - allowed + (own.sd * by) ** 2 };
   });
   return { ...thread, points };

@@ -15,8 +15,9 @@ export interface ReadyThread {
   readonly pulls?: readonly (readonly MeterPull[])[] | undefined;
   /** How far from the common weather each point was read, °F; null where that is not known, left out where it does not matter. */
   readonly away?: readonly (number | null)[] | undefined;
-  /** What the points' variance allows for each degree of that, share of the reference. */
+  /** By how much machines are taken to differ for each degree of that, share of the reference; and whether the points' variance allows for it. */
   readonly awaySd?: number | undefined;
+  readonly awayAllowed?: boolean | undefined;
   /** What all points may be off by together, since the same meters read them: standard deviation, share of the reference. */
   readonly sharedSd?: number | undefined;
 }

@@ -32,8 +32,11 @@ export interface Compared {
   /** Standard deviation that bringing it there adds, same unit. */
   readonly error: number;
   readonly known: boolean;
-  /** How far from the common weather it was read, °F, and what the error allows for each degree of it, kind's unit. */
-  readonly weather?: { readonly away: number; readonly sd: number } | undefined;
+  /**
+   * How far from the common weather it was read, °F, and by how much machines are taken to differ for each degree of it,
+   * kind's unit; `allowed` where the error has that in it already.
+   */
+  readonly weather?: { readonly away: number; readonly sd: number; readonly allowed: boolean } | undefined;
 }
 
 /** How a value departs from its own baseline, percents being 100 × (value − baseline) / baseline. */

@@ -76,7 +76,7 @@ function bring(value: number, { point, plate, conditions = {} }: About): Compare
   if (!heating) {
     const brought = without(atVolts, outdoorF, COMMON_F, { share: 0.007, sd: 0.0025 }, 0.07);
     if (outdoorF === undefined) return brought;
-    return { ...brought, weather: { away: outdoorF - COMMON_F, sd: 0.0025 * brought.value } };
+    return { ...brought, weather: { away: outdoorF - COMMON_F, sd: 0.0025 * brought.value, allowed: true } };
   }
   const brought = without(atVolts, outdoorF, COMMON_HEATING_F, { share: 0.004, sd: 0.002 }, 0.07);
   return { ...brought, error: Math.hypot(brought.error, 0.03 * brought.value) };

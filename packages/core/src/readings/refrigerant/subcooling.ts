@@ -39,6 +39,10 @@ function limits(about: About, policy: Policy): Limits {
     : windowLimits('subcooling', { nominal: target, lower: target - off, upper: target + off });
 }
 
+/** Outdoor air that machines are compared at, °F, and by how much they differ for each °F of it. From memory. */
+const COMMON_F = 85;
+const OWN_ANSWER = 0.06;
+
 /** Subcooling, °F: the bubble point at liquid pressure less the liquid line temperature. */
 export const subcooling: NumericKind = {
   type: 'number',
@@ -59,7 +63,10 @@ export const subcooling: NumericKind = {
     // The target is the plate's own, whatever the weather; a check that does not count says little.
     bring: (value, { conditions = {} }) => {
       const counts = conditions.chargeDoubt === undefined;
-      return { value, error: counts ? 0 : 5, known: counts };
+      const { outdoorF } = conditions;
+      const weather =
+        outdoorF === undefined ? undefined : { away: outdoorF - COMMON_F, sd: OWN_ANSWER, allowed: false };
+      return { value, error: counts ? 0 : 5, known: counts, weather };
     },
   },
   movedBy: ['outdoor air', 'running time', 'a dirty outdoor coil'],

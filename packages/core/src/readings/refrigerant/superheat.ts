@@ -68,6 +68,9 @@ function limits(about: About, policy: Policy): Limits {
 
 const COMMON: Conditions = { outdoorF: 85, returnF: 75, returnWetF: 63 };
 
+/** By how much fixed orifices differ for each °F outdoors, beside what the target has of it. From memory. */
+const OWN_ANSWER = 0.08;
+
 /** Followed as its distance from the target of the day, and shown as it would be on a common one. */
 function bring(value: number, about: About): Compared {
   // Pressures taken too soon, or while something else is wrong, say little of the charge.
@@ -76,7 +79,10 @@ function bring(value: number, about: About): Compared {
   const [then, common] = [targetOf(about), targetOf({ ...about, conditions: COMMON })];
   if (typeof then !== 'number' || typeof common !== 'number')
     return { value, error: Math.hypot(doubt, 5), known: false };
-  return { value: value - then + common, error: doubt, known: doubt === 0 };
+  const brought = { value: value - then + common, error: doubt, known: doubt === 0 };
+  const outdoorF = about.conditions?.outdoorF;
+  if (outdoorF === undefined || COMMON.outdoorF === undefined) return brought;
+  return { ...brought, weather: { away: outdoorF - COMMON.outdoorF, sd: OWN_ANSWER, allowed: false } };
 }
 
 /** Superheat, °F: suction line temperature less the dew point at suction pressure. */
