@@ -46,6 +46,8 @@ export function workerPool(url: string, size: number, { entry = ENTRY, pauseMs =
     workerData: { url },
     execArgv: [],
   });
+  // An answer that comes when its ask has ended already is told of as an error; with nobody listening that ends the process.
+  pool.on('error', () => undefined);
   let isClosed = false;
   return {
     size,
