@@ -2,19 +2,10 @@ import { dayOf, learnPrior, type FleetPrior } from '@yarnix/core';
 import { randomFrom, simulateThreads, trulyPast, type FleetNature, type TrueThread } from '@yarnix/simulator';
 import { actsByReadings, engine, lastReading, straightLine, threadOf, type Method } from './methods.ts';
 import { brier, calibration, scoreAt, thresholdFor, type Case } from './score.ts';
+import { usual } from './usual-fleet.ts';
 
 /** npm run evaluate [-- --tuning]: how well the engine foresees, on simulated fleets whose truth is known. */
 
-const usual: FleetNature = {
-  drifting: 0.25,
-  fast: 0.1,
-  bending: 0.1,
-  pace: 1,
-  noise: 1,
-  oddChance: 0.012,
-  stepChance: 0.008,
-  years: [2, 8],
-};
 const NATURES: readonly (readonly [string, FleetNature])[] = [
   ['usual', usual],
   ['few visits', { ...usual, years: [1, 3] }],

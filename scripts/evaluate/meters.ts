@@ -3,29 +3,19 @@ import {
   randomFrom,
   simulateMeters,
   trulyPast,
-  type FleetNature,
   type MeterFleet,
   type MeterNature,
   type TrueReading,
 } from '@yarnix/simulator';
 import { engine, setRight, straightLine, threadOf, unmetered, type Method } from './methods.ts';
 import { brier, calibration, scoreAt, thresholdFor, type Case } from './score.ts';
+import { usual } from './usual-fleet.ts';
 
 /**
  * npm run evaluate -- meters [--tuning]: how well outlooks foresee when meters are off, on simulated firms whose meters'
  * offsets are known: as if nobody kept what was read with what, with the offsets known exactly, and with them learned.
  */
 
-const nature: FleetNature = {
-  drifting: 0.25,
-  fast: 0.1,
-  bending: 0.1,
-  pace: 1,
-  noise: 1,
-  oddChance: 0.012,
-  stepChance: 0.008,
-  years: [2, 8],
-};
 const offsets = { capacitance: 0.012, clamp: 0.015 };
 const six: MeterNature = { technicians: 6, usualHand: 0.5, offsets };
 const FIRMS: readonly (readonly [string, MeterNature])[] = [
@@ -194,7 +184,7 @@ const firmsOf = (chosen: typeof FIRMS, at: readonly number[], places: number) =>
     name,
     firms: at.map((seed) => ({
       name,
-      fleet: simulateMeters(randomFrom(1000 * seed + i), nature, meters, places, AS_OF),
+      fleet: simulateMeters(randomFrom(1000 * seed + i), usual, meters, places, AS_OF),
     })),
   }));
 

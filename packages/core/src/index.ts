@@ -76,6 +76,7 @@ export type { ReadyThread } from './series/thread-shape.ts';
 export { meterStands } from './judgment/meter-standing.ts';
 export { afterCheck, type MeterCheck } from './series/meter-checks.ts';
 export { offsetOn } from './series/meters-known.ts';
+export { MIDDLE_80 } from './series/mixture.ts';
 export { fleetPriorFrom } from './series/prior-schema.ts';
 export { AIR_SETTLE_SECONDS, settle, SETTLE_SECONDS, settleAir, type Sample, type Settled } from './probe/settle.ts';
 export { deliveredCapacity } from './trade/air/delivered-capacity.ts';
@@ -84,12 +85,15 @@ export { doubtRunning, type Conditions } from './readings/contract/conditions.ts
 export type { About, Inputs, InputSpec, Method, ProbeChannel } from './readings/contract/entry.ts';
 export type { ReadingKindId } from './readings/contract/kind-ids.ts';
 export type { NumericKind, ReadingKind } from './readings/contract/kind.ts';
-export { dueForCheck, inHand } from './fieldwork/read-with.ts';
+export { dueForCheck, inHand, judgedWith, readWith } from './fieldwork/read-with.ts';
 export { instrumentsOf } from './readings/contract/meters.ts';
 export {
   INSTRUMENT_KINDS,
-  METER_QUANTITIES,
   OFFSETS,
+  offShown,
+  quantitiesOf,
+  unitOfOffset,
+  watchedFrom,
   type InstrumentKind,
   type MeterQuantity,
 } from './readings/contract/quantities.ts';

@@ -1,6 +1,6 @@
 import type { Day } from '../quantity/day.ts';
-import { OFFSETS, type MeterQuantity } from '../readings/contract/quantities.ts';
-import { normalCdf } from '../series/mixture.ts';
+import { OFFSETS, watchedFrom, type MeterQuantity } from '../readings/contract/quantities.ts';
+import { MIDDLE_80, normalCdf } from '../series/mixture.ts';
 import { isKnown, offsetOn, type MeterKnown, type MeterStory, type QuantityKnown } from '../series/meters-known.ts';
 import type { Standing } from '../verdict/standing.ts';
 
@@ -19,8 +19,6 @@ export interface MeterStands {
   readonly story: MeterStory;
 }
 
-/** From this share of what a data sheet allows an offset is watched: 1 % of a meter that may be 2.5 % off. */
-const WATCHED_SHARE = 0.4;
 /** How sure it has to be that an offset is past what is watched, and past what is allowed. */
 const SURE_TO_WATCH = 0.8;
 const SURE_TO_ACT = 0.8;
@@ -28,8 +26,6 @@ const SURE_TO_ACT = 0.8;
 const OPEN_FROM = 0.75;
 /** A meter that is known by itself about as well as against the others has been held against something known. */
 const ANCHORED = 1.6;
-/** Half of the middle 80 % of a normal distribution, in standard deviations. */
-const MIDDLE_80 = 1.2816;
 
 /** What a firm's meters of a quantity read on the average: by their readings, each as it is believed in the middle of its time. */
 function averageOf({ meters }: QuantityKnown): { mean: number; meters: number } {
@@ -79,7 +75,7 @@ export function meterStands(
   const offset = offsetOn(known, name, day);
   if (!known || !meter || !offset || !isKnown(meter)) return nothing;
   const { allowed } = OFFSETS[quantity];
-  const watched = WATCHED_SHARE * allowed;
+  const watched = watchedFrom(quantity);
   const average = averageOf(known);
   const isAnchored = offset.sd < ANCHORED * offset.own || average.meters < 2;
   const less = isAnchored ? 0 : average.mean;

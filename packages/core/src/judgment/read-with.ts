@@ -4,6 +4,7 @@ import { OFFSETS, type MeterQuantity, type MeterShare } from '../readings/contra
 import type { ReadWith } from '../readings/contract/reading.ts';
 import { own } from '../quantity/own.ts';
 import type { Day } from '../quantity/day.ts';
+import { MIDDLE_80 } from '../series/mixture.ts';
 import { offsetOn, type MeterOffset, type MetersKnown } from '../series/meters-known.ts';
 
 /** One meter's part in a reading. */
@@ -63,7 +64,7 @@ export interface MeterDoubt {
 }
 
 /** The meter of each quantity that read most of a thread; of two that read as much, the later. */
-function mainMeters(readings: readonly (readonly MeterPart[])[]): Map<MeterQuantity, { name: string; count: number }> {
+function mainMeters(readings: readonly (readonly MeterPart[])[]): Map<MeterQuantity, string> {
   const counts = new Map<MeterQuantity, Map<string, number>>();
   for (const { quantity, name } of readings.flat()) {
     const names = counts.get(quantity) ?? new Map<string, number>();
@@ -73,7 +74,7 @@ function mainMeters(readings: readonly (readonly MeterPart[])[]): Map<MeterQuant
     [...counts].map(([quantity, names]) => {
       const most = Math.max(...names.values());
       const name = readings.flat().findLast((p) => p.quantity === quantity && names.get(p.name) === most)!.name;
-      return [quantity, { name, count: most }];
+      return [quantity, name];
     }),
   );
 }
@@ -91,10 +92,9 @@ export function doubtOf(readings: readonly (readonly MeterPart[])[]): MeterDoubt
       if (!offset) continue;
       sharedBy.set(
         quantity,
-        (sharedBy.get(quantity) ?? 0) +
-          (Math.abs(moves) * mainSd(offset, name, main.get(quantity)!.name)) / readings.length,
+        (sharedBy.get(quantity) ?? 0) + (Math.abs(moves) * mainSd(offset, name, main.get(quantity)!)) / readings.length,
       );
-      if (name !== main.get(quantity)!.name) square += (moves * offset.own) ** 2;
+      if (name !== main.get(quantity)!) square += (moves * offset.own) ** 2;
     }
     return Math.sqrt(square);
   });
@@ -108,8 +108,6 @@ const mainSd = ({ sd, own: apart }: MeterOffset, name: string, main: string): nu
 /** Where the part of a reading's meters in it has to be this sure, in standard deviations, and this large, before it is told. */
 const SURE = 2;
 const LEAST_SHIFT = 0.003;
-/** Half of the middle 80 % of a normal distribution, in standard deviations. */
-const MIDDLE_80 = 1.2816;
 
 /** A reading as it is judged against plate and rule: as believed where its meter is known to be off, else as read. */
 export interface BelievedReading {

@@ -1,8 +1,7 @@
 import { DAYS_A_YEAR, type Day } from '../quantity/day.ts';
-import { cholesky, forward } from './cholesky.ts';
-import type { MeterEvidence } from './meter-evidence.ts';
-import { placeIn, type MeterLayout } from './meter-layout.ts';
-import { offsetOn, type MeterKnown, type QuantityKnown } from './meters-known.ts';
+import { addLeaning, type MeterEvidence } from './meter-evidence.ts';
+import { placeOf, type MeterLayout } from './meter-layout.ts';
+import { isKnown, LEAST_THREADS, offsetOn, type MeterKnown, type QuantityKnown } from './meters-known.ts';
 
 /** A meter held against something known: a capacitor or resistor kept in the van, an ice bath. */
 export interface MeterCheck {
@@ -29,41 +28,23 @@ export function addChecks(evidence: MeterEvidence, checks: readonly MeterCheck[]
   for (const its of things.values()) addOf(evidence, its, layout);
 }
 
-function addOf({ information, values }: MeterEvidence, its: readonly MeterCheck[], layout: MeterLayout): void {
+function addOf(evidence: MeterEvidence, its: readonly MeterCheck[], layout: MeterLayout): void {
   const n = its.length;
   const covariance = new Float64Array(n * n);
-  const columns = new Map<number, Float64Array>();
-  const lean = (unknown: number, i: number, by: number) => {
-    const column = columns.get(unknown) ?? new Float64Array(n);
-    columns.set(unknown, column);
-    column[i]! += by;
-  };
   for (const [i, check] of its.entries()) {
     for (let j = 0; j < n; j += 1) covariance[i * n + j] = check.knownWithin * its[j]!.knownWithin;
     covariance[i * n + i]! += check.sd ** 2;
-    const track = layout.trackOf(check.quantity, check.name);
-    const { at, share } = placeIn(track, check.day / DAYS_A_YEAR);
-    lean(layout.common.get(check.quantity)!, i, 1);
-    lean(track.first + at, i, 1 - share);
-    if (share > 0) lean(track.first + at + 1, i, share);
   }
-  const factor = cholesky(covariance, n);
-  if (!factor) return;
-  const off = forward(
-    factor,
-    n,
-    Float64Array.from(its, (c) => c.off),
-  );
-  for (const column of columns.values()) forward(factor, n, column);
-  for (const [a, left] of columns) {
-    values[a]! += left.reduce((sum, l, i) => sum + l * off[i]!, 0);
-    for (const [b, right] of columns)
-      if (b >= a) information[a * layout.size + b]! += left.reduce((sum, l, i) => sum + l * right[i]!, 0);
-  }
+  const off = Float64Array.from(its, (check) => check.off);
+  addLeaning(evidence, covariance, off, 1, (lean) => {
+    for (const [i, { quantity, name, day }] of its.entries()) {
+      const { common, knot, share } = placeOf(layout, quantity, name, day / DAYS_A_YEAR);
+      lean(common, i, 1);
+      lean(knot, i, 1 - share);
+      lean(knot + 1, i, share);
+    }
+  });
 }
-
-/** A check is worth as much as these threads: it says of whom it is. */
-const CHECK_THREADS = 6;
 
 /**
  * What is known of a meter after a reference check, until all readings are gone through again: from the check on, what was
@@ -78,7 +59,7 @@ export function afterCheck(quantity: QuantityKnown, check: MeterCheck): Quantity
   const open = surprise > 2.5 ? before.sd ** 2 + quantity.spread ** 2 : before.sd ** 2;
   const gain = open / (open + error);
   const sd = Math.sqrt(open * (1 - gain));
-  const counts = held && held.threads >= CHECK_THREADS ? held : null;
+  const counts = held && isKnown(held) ? held : null;
   const until = counts ? counts.days.findIndex((day) => day >= check.day) : 0;
   const kept = until < 0 ? counts!.days.length : until;
   const days = counts ? counts.days.slice(0, kept) : [];
@@ -88,7 +69,7 @@ export function afterCheck(quantity: QuantityKnown, check: MeterCheck): Quantity
     sd: [...(counts?.sd.slice(0, kept) ?? []), sd],
     own: [...(counts?.own.slice(0, kept) ?? []), Math.min(sd, before.own)],
     readings: held?.readings ?? 0,
-    threads: Math.max(CHECK_THREADS, held?.threads ?? 0),
+    threads: Math.max(LEAST_THREADS, held?.threads ?? 0),
     story: held?.story ?? 'steady',
     steppedOn: held?.steppedOn ?? null,
   };

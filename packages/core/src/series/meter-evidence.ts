@@ -81,26 +81,6 @@ class Leanings {
 /** One for all threads: each is done with before the next begins. */
 const leanings = new Leanings();
 
-function leanOn(
-  placed: readonly (readonly PlacedPull[])[],
-  ofClass: number,
-  since: readonly number[],
-  { isNew, mean }: { isNew: boolean; mean: number },
-): void {
-  leanings.begin(placed.length);
-  for (let i = 0; i < placed.length; i += 1) {
-    for (const { common, knot, share, power, adds } of placed[i]!) {
-      // By the level that was expected and not by the one that was read: else what read high would seem to be a meter's doing.
-      const moves = power * mean + adds;
-      leanings.lean(common, i, moves);
-      leanings.lean(knot, i, moves * (1 - share));
-      leanings.lean(knot + 1, i, moves * share);
-    }
-    if (isNew) leanings.lean(ofClass, i, 1);
-    leanings.lean(ofClass + 1, i, since[i]!);
-  }
-}
-
 /** Adds what the columns at hand say with a residual, both whitened, at a weight: only at and right of the diagonal. */
 function addWhitened({ information, values }: MeterEvidence, size: number, off: Float64Array, weight: number): void {
   const { unknowns } = leanings;
@@ -119,6 +99,27 @@ function addWhitened({ information, values }: MeterEvidence, size: number, off: 
       information[row * size + column]! += weight * sum;
     }
   }
+}
+
+/**
+ * Adds what readings that are off by so much say of the unknowns they lean on, at a weight: `lean` tells by how much an
+ * unknown moves each of them; whatever else moves them is in their covariance. A covariance that is none adds nothing.
+ */
+export function addLeaning(
+  evidence: MeterEvidence,
+  covariance: Float64Array,
+  off: Float64Array,
+  weight: number,
+  leansOn: (lean: (unknown: number, reading: number, by: number) => void) => void,
+): void {
+  const n = off.length;
+  const factor = cholesky(covariance, n);
+  if (!factor) return;
+  leanings.begin(n);
+  leansOn((unknown, reading, by) => leanings.lean(unknown, reading, by));
+  forward(factor, n, off);
+  for (let place = 0; place < leanings.unknowns.length; place += 1) forward(factor, n, leanings.column(place));
+  addWhitened(evidence, evidence.values.length, off, weight);
 }
 
 /** Fills what lies left of the diagonal from what lies right of it. */
@@ -154,7 +155,6 @@ export function addThread(
   const thread = lastOf(whole);
   const n = thread.points.length;
   const pulls = placed.slice(placed.length - n);
-  const size = evidence.values.length;
   const likely = [...fit.explanations].sort((a, b) => b.weight - a.weight).slice(0, MOST_EXPLANATIONS);
   const kept = likely.filter((e, i) => i === 0 || e.weight >= LEAST_WEIGHT);
   const all = kept.reduce((sum, e) => sum + e.weight, 0);
@@ -162,13 +162,20 @@ export function addThread(
     const weight = explanation.weight / all;
     const told = thread === whole ? explanation : { ...explanation, trouble: { odd: [], steps: [] } };
     const { covariance, since, start } = covarianceUnder(thread, prior, told);
-    const factor = cholesky(covariance, n);
-    if (!factor) continue;
     const { mean } = prior.classes[explanation.drift]!;
     const off = Float64Array.from(thread.points, (p, i) => p.value - start.mean - mean * since[i]!);
-    forward(factor, n, off);
-    leanOn(pulls, ofClass, since, start);
-    for (let a = 0; a < leanings.unknowns.length; a += 1) forward(factor, n, leanings.column(a));
-    addWhitened(evidence, size, off, weight);
+    addLeaning(evidence, covariance, off, weight, (lean) => {
+      for (let i = 0; i < n; i += 1) {
+        for (const { common, knot, share, power, adds } of pulls[i]!) {
+          // By the level that was expected and not by the one that was read: else what read high would seem to be a meter's doing.
+          const moves = power * start.mean + adds;
+          lean(common, i, moves);
+          lean(knot, i, moves * (1 - share));
+          lean(knot + 1, i, moves * share);
+        }
+        if (start.isNew) lean(ofClass, i, 1);
+        lean(ofClass + 1, i, since[i]!);
+      }
+    });
   }
 }

@@ -1,4 +1,5 @@
 import { DAYS_A_YEAR } from '../quantity/day.ts';
+import { LEAST_THREADS } from './meters-known.ts';
 import type { ReadyThread } from './thread-shape.ts';
 
 /** Where one meter's offset over time stands among the unknowns: a line through so many knots. */
@@ -46,9 +47,6 @@ interface Look {
   readonly day: number;
 }
 
-/** A look at a meter by itself counts as so many threads. */
-const LOOK_THREADS = 6;
-
 function metersSeen(classes: readonly (readonly ReadyThread[])[], looks: readonly Look[]): Seen[] {
   const all = new Map<string, Seen>();
   const see = ({ quantity, name }: { quantity: string; name: string }, years: number): Seen => {
@@ -70,7 +68,7 @@ function metersSeen(classes: readonly (readonly ReadyThread[])[], looks: readonl
     });
     for (const seen of here) seen.threads += 1;
   }
-  for (const look of looks) see(look, look.day / DAYS_A_YEAR).threads += LOOK_THREADS;
+  for (const look of looks) see(look, look.day / DAYS_A_YEAR).threads += LEAST_THREADS;
   return [...all.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, seen]) => seen);
 }
 
@@ -110,7 +108,7 @@ export function layMeters(classes: readonly (readonly ReadyThread[])[], looks: r
 }
 
 /** Between which knots a moment lies, and how near the later one: 0 to 1. */
-export function placeIn({ knots }: MeterTrack, years: number): { at: number; share: number } {
+function placeIn({ knots }: MeterTrack, years: number): { at: number; share: number } {
   if (knots.length === 1) return { at: 0, share: 0 };
   const step = knots[1]! - knots[0]!;
   const at = Math.min(knots.length - 2, Math.max(0, Math.floor((years - knots[0]!) / step)));
@@ -127,18 +125,30 @@ export interface PlacedPull {
   readonly adds: number;
 }
 
-/** Where the pulls of a thread's points stand among the unknowns; null where it has none. */
-export function placePulls(layout: MeterLayout, thread: ReadyThread): readonly (readonly PlacedPull[])[] | null {
-  return (
-    thread.pulls?.map((pulls, i) =>
-      pulls.map(({ quantity, name, power, adds }) => {
-        const track = layout.trackOf(quantity, name);
-        const { at, share } = placeIn(track, thread.points[i]!.years);
-        return { common: layout.common.get(quantity)!, knot: track.first + at, share, power, adds };
-      }),
-    ) ?? null
-  );
+/** Where a meter stands among the unknowns at a moment: what all share, and the knot before it. */
+export function placeOf(
+  layout: MeterLayout,
+  quantity: string,
+  name: string,
+  years: number,
+): Pick<PlacedPull, 'common' | 'knot' | 'share'> {
+  const track = layout.trackOf(quantity, name);
+  const { at, share } = placeIn(track, years);
+  return { common: layout.common.get(quantity)!, knot: track.first + at, share };
 }
+
+/** Where the pulls of a thread's points stand among the unknowns; null where it has none. */
+export const placePulls = (
+  layout: MeterLayout,
+  { pulls, points }: ReadyThread,
+): readonly (readonly PlacedPull[])[] | null =>
+  pulls?.map((its, i) =>
+    its.map(({ quantity, name, power, adds }) => ({
+      ...placeOf(layout, quantity, name, points[i]!.years),
+      power,
+      adds,
+    })),
+  ) ?? null;
 
 /** The offset that moves a point, by what is believed of the unknowns. */
 export const offsetBy = (x: Float64Array, { common, knot, share }: PlacedPull): number =>

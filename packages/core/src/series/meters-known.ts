@@ -38,8 +38,8 @@ export interface MeterOffset {
   readonly own: number;
 }
 
-/** A meter that fewer threads rest on is taken as any other: its figures would be those threads' own. */
-const LEAST_THREADS = 6;
+/** A meter that fewer threads rest on is taken as any other: its figures would be those threads' own. A check is worth as many. */
+export const LEAST_THREADS = 6;
 /** Whether enough rests on a meter for its figures to count. */
 export const isKnown = (meter: MeterKnown): boolean => meter.threads >= LEAST_THREADS && meter.days.length > 0;
 

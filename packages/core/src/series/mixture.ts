@@ -1,3 +1,6 @@
+/** Half of the middle 80 % of a normal distribution, in standard deviations. */
+export const MIDDLE_80 = 1.2816;
+
 /** A weighted Gaussian; the weights of a mixture add up to 1. */
 export interface Bell {
   readonly weight: number;

@@ -1,6 +1,6 @@
 import {
-  METER_QUANTITIES,
   OFFSETS,
+  quantitiesOf,
   QUANTITY_NAMES,
   REFERENCES,
   type InstrumentKind,
@@ -36,7 +36,7 @@ export interface LastCheck {
 
 /** What is typed of a check: the thing held against is as last time until something else is typed. */
 function useCheckTexts(kind: InstrumentKind, last: LastCheck | undefined, onMade: (check: CheckMade) => void) {
-  const can = METER_QUANTITIES.filter((q) => OFFSETS[q].instrument === kind);
+  const can = quantitiesOf(kind);
   const [quantity, setQuantity] = useState<MeterQuantity>(last?.quantity ?? can[0] ?? 'capacitance');
   const reference = REFERENCES[quantity];
   const same = last?.quantity === quantity ? last : undefined;

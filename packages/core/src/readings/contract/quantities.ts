@@ -35,3 +35,21 @@ export const OFFSETS: Readonly<Record<MeterQuantity, QuantityFacts>> = {
 
 /** How an instrument's offset moves a method's value: with a power of it, or by so many of the kind's units for each of its own. */
 export type MeterShare = { readonly of: MeterQuantity } & ({ readonly power: number } | { readonly adds: number });
+
+/** From this share of what a data sheet allows an offset is watched: 1 % of a meter that may be 2.5 % off. */
+const WATCHED_SHARE = 0.4;
+
+/** From where a meter's offset is watched, in the offset's unit. */
+export const watchedFrom = (quantity: MeterQuantity): number => WATCHED_SHARE * OFFSETS[quantity].allowed;
+
+/** What an instrument of a kind measures. */
+export const quantitiesOf = (kind: InstrumentKind): readonly MeterQuantity[] =>
+  METER_QUANTITIES.filter((quantity) => OFFSETS[quantity].instrument === kind);
+
+/** What one of an offset's units is, of something known: the whole of it where offsets are shares, else 1 °F. */
+export const unitOfOffset = (quantity: MeterQuantity, known: number): number =>
+  OFFSETS[quantity].offsetIn === 'share' ? known : 1;
+
+/** How far a meter that shows one thing where another is known is off, in the offset's unit. */
+export const offShown = (quantity: MeterQuantity, shown: number, known: number): number =>
+  (shown - known) / unitOfOffset(quantity, known);

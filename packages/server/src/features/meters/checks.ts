@@ -1,4 +1,4 @@
-import { dayOf, OFFSETS, type MeterCheck, type NewMeterCheck } from '@yarnix/core';
+import { dayOf, OFFSETS, offShown, unitOfOffset, type MeterCheck, type NewMeterCheck } from '@yarnix/core';
 
 /** A check as it was made of a meter. */
 export type MadeCheck = NewMeterCheck & { readonly meterId: string };
@@ -8,16 +8,14 @@ export type MadeCheck = NewMeterCheck & { readonly meterId: string };
  * what tells meters of the trade apart.
  */
 export function checkOf({ meterId, quantity, against, known, knownWithin, shown, takenAt }: MadeCheck): MeterCheck {
-  const { offsetIn, spread } = OFFSETS[quantity];
-  const per = offsetIn === 'share' ? known : 1;
   return {
     quantity,
     name: meterId,
     day: dayOf(takenAt),
-    off: (shown - known) / per,
-    sd: spread / 3,
+    off: offShown(quantity, shown, known),
+    sd: OFFSETS[quantity].spread / 3,
     // A thing that is known to be within so much is off by half of that, as often as not.
     against: `${meterId}/${against}`,
-    knownWithin: knownWithin / 2 / per,
+    knownWithin: knownWithin / 2 / unitOfOffset(quantity, known),
   };
 }

@@ -4,9 +4,12 @@ import {
   fleetPriorFrom,
   instrumentsOf,
   isoOf,
+  INSTRUMENT_KINDS,
+  judgedWith,
   meterStands,
-  METER_QUANTITIES,
   OFFSETS,
+  quantitiesOf,
+  readWith,
   standingOfPart,
   type FleetPrior,
   type InstrumentKind,
@@ -34,8 +37,6 @@ interface Needs {
 const refuse = (path: string, detail: string): never => {
   throw new ProblemError('invalid-request', detail, [{ path, detail }]);
 };
-
-const quantitiesOf = (kind: InstrumentKind) => METER_QUANTITIES.filter((q) => OFFSETS[q].instrument === kind);
 
 /** What is known of an instrument, by what it measures. */
 function knownOf(
@@ -67,9 +68,37 @@ const asSent = (row: CheckRow): NewMeterCheck => ({
   takenAt: row.taken_at.toISOString(),
 });
 
+const heldAgainst = ({ quantity, against, known, known_within: knownWithin }: CheckRow) => ({
+  quantity,
+  against,
+  known,
+  knownWithin,
+});
+
 const viewOfCheck = (row: CheckRow) => ({ ...asSent(row), id: row.id, personInitials: row.person_initials });
 
 const inUseOn = (row: MeterRow, day: string): boolean => row.since <= day && (row.until === null || day <= row.until);
+
+/** The instruments that were in use on a day, or for another reason, as a device knows them. */
+const usedOn = (
+  rows: readonly MeterRow[],
+  day: string,
+  lastChecks: readonly CheckRow[],
+  orElse: (row: MeterRow) => boolean = () => false,
+): MeterInUse[] =>
+  rows
+    .filter((row) => inUseOn(row, day) || orElse(row))
+    .map(({ id, kind, name, person_id, checked_at }) => {
+      const last = lastChecks.find((c) => c.meter_id === id);
+      return {
+        id,
+        kind,
+        name,
+        personId: person_id,
+        checkedAt: checked_at?.toISOString() ?? null,
+        last: last ? heldAgainst(last) : null,
+      };
+    });
 
 interface Person {
   readonly id: string;
@@ -79,9 +108,8 @@ interface Person {
 
 /** What people read with before instruments were kept: one for each kind that anything was learned of under their name. */
 function before(people: readonly Person[], prior: FleetPrior | undefined, today: number): MeterView[] {
-  const kinds = [...new Set(METER_QUANTITIES.map((q) => OFFSETS[q].instrument))];
   return people.flatMap(({ id, name: personName }) =>
-    kinds.flatMap((kind) => {
+    INSTRUMENT_KINDS.flatMap((kind) => {
       const quantities = knownOf(prior, id, kind, today).filter((q) => q.readings > 0);
       if (quantities.length === 0) return [];
       const standing = standingOfPart(quantities.map((q) => q.standing));
@@ -168,24 +196,8 @@ export function metersService({ db, now, needs, transact }: On<Needs>) {
 
     /** Instruments in use today. */
     async inUse(context: RequestContext): Promise<MeterInUse[]> {
-      const day = isoOf(today());
-      const [rows, checks] = await Promise.all([store.all(context), store.checks(context)]);
-      const lastOf = (id: string) => {
-        const last = checks.findLast((c) => c.meter_id === id);
-        if (!last) return null;
-        const { quantity, against, known, known_within: knownWithin } = last;
-        return { quantity, against, known, knownWithin };
-      };
-      return rows
-        .filter((row) => inUseOn(row, day))
-        .map(({ id, kind, name, person_id, checked_at }) => ({
-          id,
-          kind,
-          name,
-          personId: person_id,
-          checkedAt: checked_at?.toISOString() ?? null,
-          last: lastOf(id),
-        }));
+      const [rows, last] = await Promise.all([store.all(context), store.lastChecks(context)]);
+      return usedOn(rows, isoOf(today()), last);
     },
 
     /** Keeps an instrument, or changes what is kept of it. */
@@ -214,17 +226,17 @@ export function metersService({ db, now, needs, transact }: On<Needs>) {
       picked: Partial<Record<InstrumentKind, string>>,
       takenAt: string,
     ): Promise<Partial<Record<InstrumentKind, string>>> {
-      const kinds = instrumentsOf(method);
-      if (kinds.length === 0) return {};
+      if (instrumentsOf(method).length === 0) return {};
       const rows = await store.all(context);
-      const day = isoOf(dayOf(takenAt));
-      const own = (kind: InstrumentKind) =>
-        rows.findLast((r) => r.kind === kind && r.person_id === context.personId && inUseOn(r, day))?.id;
       for (const [kind, id] of Object.entries(picked)) {
         if (!rows.some((r) => r.id === id && r.kind === kind))
           refuse(`instruments.${kind}`, 'There is no such instrument.');
       }
-      return Object.fromEntries(kinds.map((kind) => [kind, picked[kind] ?? own(kind) ?? context.personId]));
+      // One that was picked counts though it was laid aside since.
+      const isPicked = (row: MeterRow) => picked[row.kind] === row.id;
+      const meters = usedOn(rows, isoOf(dayOf(takenAt)), [], isPicked);
+      const atHand = { personId: context.personId, meters };
+      return judgedWith(method, atHand, readWith(method, atHand, { instruments: picked }));
     },
   };
 }

@@ -43,6 +43,11 @@ export const metersStore = (db: Knex) => {
     people: (context: RequestContext): Promise<{ id: string; name: string; initials: string }[]> =>
       db('people').where({ firm_id: context.firmId }).orderBy('position').select('id', 'name', 'initials'),
     checks: (context: RequestContext): Promise<CheckRow[]> => checks(context).orderBy(['c.taken_at', 'c.id']),
+    /** The latest check of each meter. */
+    lastChecks: (context: RequestContext): Promise<CheckRow[]> =>
+      checks(context)
+        .distinctOn('c.meter_id')
+        .orderBy([{ column: 'c.meter_id' }, { column: 'c.taken_at', order: 'desc' }]),
     check: async (context: RequestContext, id: string): Promise<CheckRow | undefined> =>
       (await checks(context).where('c.id', id))[0],
 

@@ -1,4 +1,4 @@
-import { meterLine, meterName, QUANTITY_NAMES, REFERENCES, sayOffset, type MeterView } from '@yarnix/core';
+import { meterLine, meterName, offShown, QUANTITY_NAMES, REFERENCES, sayOffset, type MeterView } from '@yarnix/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -12,7 +12,7 @@ import { dateWords } from '../../kit/field-words.ts';
 import { StandingWord } from '../../kit/mark.tsx';
 import { CheckForm, type CheckMade } from '../../kit/check-form.tsx';
 import { MeterForm } from './meter-form.tsx';
-import { checksAsOffsets, OffsetDrawing } from './offset-drawing.tsx';
+import { OffsetDrawing } from './offset-drawing.tsx';
 
 /** Keeps a check at the office, and shows at once what it changes. */
 function useCheck(meter: MeterView) {
@@ -48,7 +48,7 @@ function Checks({ meter }: { meter: MeterView }) {
       </thead>
       <tbody>
         {[...meter.checks].reverse().map((c) => {
-          const [off] = checksAsOffsets({ checks: [c] }, c.quantity);
+          const off = offShown(c.quantity, c.shown, c.known);
           const { unit } = REFERENCES[c.quantity];
           return (
             <tr key={c.id} className="border-b border-rule">
@@ -59,7 +59,7 @@ function Checks({ meter }: { meter: MeterView }) {
               <td className="pr-3">
                 {c.known} ± {c.knownWithin} {unit}
               </td>
-              <td className="pr-3">{off && `${off.off < 0 ? '−' : '+'}${sayOffset(c.quantity, off.off)}`}</td>
+              <td className="pr-3">{`${off < 0 ? '−' : '+'}${sayOffset(c.quantity, off)}`}</td>
               <td>{c.personInitials}</td>
             </tr>
           );

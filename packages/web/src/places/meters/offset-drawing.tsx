@@ -1,19 +1,17 @@
 import {
   dayOf,
   isoOf,
+  MIDDLE_80,
   monthOf,
   OFFSETS,
+  offShown,
   sayOffset,
+  watchedFrom,
   type Day,
   type MeterQuantityView,
   type MeterView,
 } from '@yarnix/core';
 import { hueOf } from '../../kit/mark.tsx';
-
-/** Half of the range that holds 80 %, in standard deviations. */
-const MIDDLE_80 = 1.2816;
-/** What is watched, of what a data sheet allows. */
-const WATCHED = 0.4;
 
 interface Drawn {
   readonly width: number;
@@ -28,15 +26,12 @@ interface Seen {
 }
 
 /** Checks as offsets of the quantity. */
-export const checksAsOffsets = (
-  { checks }: Pick<MeterView, 'checks'>,
-  quantity: MeterQuantityView['quantity'],
-): Seen[] =>
+const checksAsOffsets = ({ checks }: Pick<MeterView, 'checks'>, quantity: MeterQuantityView['quantity']): Seen[] =>
   checks
     .filter((c) => c.quantity === quantity)
     .map((c) => ({
       day: dayOf(c.takenAt),
-      off: (c.shown - c.known) / (OFFSETS[quantity].offsetIn === 'share' ? c.known : 1),
+      off: offShown(quantity, c.shown, c.known),
     }));
 
 function scaleOf(q: MeterQuantityView, checks: readonly Seen[], { width, height, margin }: Drawn) {
@@ -50,7 +45,7 @@ function scaleOf(q: MeterQuantityView, checks: readonly Seen[], { width, height,
   );
   const x = (day: Day) => margin + 6 + ((width - margin - 14) * (day - from)) / Math.max(1, to - from);
   const y = (off: number) => height / 2 - (0.46 * height * off) / most;
-  return { x, y, from, to, allowed };
+  return { x, y, from, to };
 }
 
 /**
@@ -72,7 +67,7 @@ export function OffsetDrawing({
 }) {
   const checks = checksAsOffsets(meter, q.quantity);
   if (q.days.length === 0 && checks.length === 0) return <span className="label">nothing yet</span>;
-  const { x, y, from, to, allowed } = scaleOf(q, checks, { width, height, margin: large ? 62 : 0 });
+  const { x, y, from, to } = scaleOf(q, checks, { width, height, margin: large ? 62 : 0 });
   const edge = (side: 1 | -1) =>
     q.days.map((day, i) => `${x(day)} ${y((q.mean[i] ?? 0) + side * MIDDLE_80 * (q.sd[i] ?? 0))}`);
   const hue = hueOf(q.standing);
@@ -89,7 +84,7 @@ export function OffsetDrawing({
       className="block h-auto max-w-full"
       fill="none"
     >
-      <Limits y={y} allowed={allowed} from={large ? 62 : 0} width={width} />
+      <Limits y={y} quantity={q.quantity} from={large ? 62 : 0} width={width} />
       {large && <Figures y={y} quantity={q.quantity} />}
       {q.days.length > 0 && (
         <>
@@ -121,9 +116,10 @@ export function OffsetDrawing({
 
 function Figures({ y, quantity }: { y: (off: number) => number; quantity: MeterQuantityView['quantity'] }) {
   const { allowed } = OFFSETS[quantity];
+  const watched = watchedFrom(quantity);
   return (
     <g fill="var(--soft)" fontSize="14" textAnchor="end">
-      {[allowed, WATCHED * allowed, 0, -WATCHED * allowed, -allowed].map((off) => (
+      {[allowed, watched, 0, -watched, -allowed].map((off) => (
         <text key={off} x={56} y={y(off) + 5}>
           {off > 0 ? '+' : off < 0 ? '−' : ''}
           {sayOffset(quantity, off)}
@@ -136,18 +132,18 @@ function Figures({ y, quantity }: { y: (off: number) => number; quantity: MeterQ
 /** Where a meter is watched, what a data sheet allows, and nought. */
 function Limits({
   y,
-  allowed,
+  quantity,
   from,
   width,
 }: {
   y: (off: number) => number;
-  allowed: number;
+  quantity: MeterQuantityView['quantity'];
   from: number;
   width: number;
 }) {
   return (
     <>
-      {[WATCHED * allowed, allowed].flatMap((limit, i) =>
+      {[watchedFrom(quantity), OFFSETS[quantity].allowed].flatMap((limit, i) =>
         ([1, -1] as const).map((side) => (
           <path
             key={`${limit}${side}`}
