@@ -105,7 +105,7 @@ export default {
     {
       name: 'kit-knows-no-place',
       severity: 'error',
-      from: { path: '^packages/web/src/(kit|thread|field)/' },
+      from: { path: '^packages/web/src/(kit|thread|field|visit)/' },
       to: { path: '^packages/web/src/places/' },
     },
     {

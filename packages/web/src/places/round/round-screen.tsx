@@ -5,7 +5,7 @@ import { Failed, Loading } from '../../app/states.tsx';
 import { useWide } from '../../app/use-media.ts';
 import { PhoneStop } from './stop/phone-stop.tsx';
 import { beginStop } from './stop/begin.ts';
-import { useRoundView } from './use-round-view.ts';
+import { useRoundView } from '../../visit/use-round-view.ts';
 import { WideStop } from './stop/wide-stop.tsx';
 
 /** A reading taken at a stop says that its instructions were followed, whether or not anybody tapped so. */

@@ -22,7 +22,7 @@ import { change, closeRound, momentAfter } from '../../../field/rounds.ts';
 import { Button, ButtonLink } from '../../../kit/button.tsx';
 import { ReasonLine } from '../../../kit/reason-line.tsx';
 import { StandingWord } from '../../../kit/mark.tsx';
-import { CloseLooseEnds } from './loose-ends.tsx';
+import { CloseLooseEnds } from '../../../visit/close-loose-ends.tsx';
 import { CloseProofs, unprovedWords } from './proofs.tsx';
 import { CloseRepairs } from './repairs.tsx';
 import { NotTaken, PutOffList } from './open-ends.tsx';
@@ -30,7 +30,7 @@ import { roundName } from '../../../kit/field-words.ts';
 import { systemLine } from '../stop/stop-props.ts';
 import { roundBase } from '../../../field/round-base.ts';
 import { StopRail } from '../stop/stop-rail.tsx';
-import { useRoundView, type RoundScreenData } from '../use-round-view.ts';
+import { useRoundView, type RoundScreenData } from '../../../visit/use-round-view.ts';
 
 const TURNS = {
   worse: 'worse than before',

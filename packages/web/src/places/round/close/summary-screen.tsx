@@ -19,7 +19,7 @@ import { Failed, Loading } from '../../../app/states.tsx';
 import { ButtonLink } from '../../../kit/button.tsx';
 import { StandingWord } from '../../../kit/mark.tsx';
 import { roundBase } from '../../../field/round-base.ts';
-import { useRoundView, type RoundScreenData } from '../use-round-view.ts';
+import { useRoundView, type RoundScreenData } from '../../../visit/use-round-view.ts';
 
 /** What was put off, as the customer is told of it. */
 const openWords = (view: RoundView): string[] =>

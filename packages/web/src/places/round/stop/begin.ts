@@ -1,6 +1,6 @@
 import { hasBegun, toPutBackFirst, withRunning, withStopBegun, type RoundRecord, type RoundStop } from '@yarnix/core';
 import { change, keepLooseEnd, momentAfter, openLooseEnds } from '../../../field/rounds.ts';
-import { openedNow } from './loose-ends-bar.tsx';
+import { openedNow } from '../../../visit/loose-ends-bar.tsx';
 
 /**
  * Begins a stop: what its instructions lift or open hangs loose from now on, and the clock of its mode starts unless it

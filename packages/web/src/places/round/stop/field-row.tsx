@@ -1,13 +1,13 @@
-import { statusOf } from '../entry/status.ts';
+import { statusOf } from '../../../visit/entry/status.ts';
 import { isTaken, sayValue, titleOn, type RoundField } from '@yarnix/core';
 import type { ReactNode } from 'react';
 import { Button } from '../../../kit/button.tsx';
 import { InlineThread } from '../../../thread/inline-thread.tsx';
 import { baselineWords, lastValues } from '../../../kit/field-words.ts';
-import { OneInput } from '../entry/one-input.tsx';
-import type { Spot, useEntry } from '../entry/use-entry.ts';
-import { UsualButton } from '../entry/usual.tsx';
-import { OtherReasons, VerdictWords } from '../entry/verdict-words.tsx';
+import { OneInput } from '../../../visit/entry/one-input.tsx';
+import type { Spot, useEntry } from '../../../visit/entry/use-entry.ts';
+import { UsualButton } from '../../../visit/entry/usual.tsx';
+import { OtherReasons, VerdictWords } from '../../../visit/entry/verdict-words.tsx';
 
 /** The value a field of several inputs comes to, for beside them. */
 export function WorkedOut({ field }: { field: RoundField }) {

@@ -12,7 +12,7 @@ import {
 import { v7 } from 'uuid';
 import { keepEvent, keepLooseEnd } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
-import { openedNow, putBack } from './loose-ends-bar.tsx';
+import { openedNow, putBack } from '../../../visit/loose-ends-bar.tsx';
 
 /** A setting's jumper as it was moved on this round, from the device or, on another device, from the office. */
 function movedOn(system: SystemDetail, record: RoundRecord, kind: SettingMoved): EventView | null {

@@ -2,9 +2,9 @@ import { SLOT_NAMES, titleOn, type RoundField } from '@yarnix/core';
 import { InlineThread } from '../../../thread/inline-thread.tsx';
 import { TakeWorkedOut, WorkedOut } from './field-row.tsx';
 import { baselineWords, lastValues } from '../../../kit/field-words.ts';
-import { OneInput } from '../entry/one-input.tsx';
-import type { Spot, useEntry } from '../entry/use-entry.ts';
-import { VerdictWords } from '../entry/verdict-words.tsx';
+import { OneInput } from '../../../visit/entry/one-input.tsx';
+import type { Spot, useEntry } from '../../../visit/entry/use-entry.ts';
+import { VerdictWords } from '../../../visit/entry/verdict-words.tsx';
 
 function FieldHead({ field }: { field: RoundField }) {
   const { planned } = field;

@@ -4,7 +4,7 @@ import { Button } from '../../../kit/button.tsx';
 import { Keypad, press, type Key } from '../../../kit/keypad.tsx';
 import { StopState } from './cautions.tsx';
 import { MetersAtStart } from './meters-at-start.tsx';
-import { NumberInput } from '../entry/number-input.tsx';
+import { NumberInput } from '../../../visit/entry/number-input.tsx';
 import { RunningClock } from './running-clock.tsx';
 import { asksWeather, type StopProps } from './stop-props.ts';
 

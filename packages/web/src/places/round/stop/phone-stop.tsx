@@ -1,4 +1,4 @@
-import { isOpenEntry, statusOf } from '../entry/status.ts';
+import { isOpenEntry, statusOf } from '../../../visit/entry/status.ts';
 import { isReplaceable, isTaken, type RoundField } from '@yarnix/core';
 import { ArrowLeft, ArrowRight, X } from 'lucide-react';
 import { useState } from 'react';
@@ -6,8 +6,8 @@ import { Link, useSearchParams } from 'react-router';
 import { OutboxStatus } from '../../../field/outbox-status.tsx';
 import { Button } from '../../../kit/button.tsx';
 import { Keypad } from '../../../kit/keypad.tsx';
-import { Listen } from '../entry/listen.tsx';
-import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
+import { Listen } from '../../../visit/entry/listen.tsx';
+import { LooseEndsBar, PutBackButton } from '../../../visit/loose-ends-bar.tsx';
 import { FieldLines } from './field-lines.tsx';
 import { PhoneField } from './phone-field.tsx';
 import { PhoneHead } from './phone-head.tsx';
@@ -19,8 +19,8 @@ import { runningShort } from './running-clock.tsx';
 import type { StopProps } from './stop-props.ts';
 import { useStop, type Stop } from './use-stop.ts';
 import { roundBase } from '../../../field/round-base.ts';
-import { spotsOf, useEntry, type Spot } from '../entry/use-entry.ts';
-import { UsualButton } from '../entry/usual.tsx';
+import { spotsOf, useEntry, type Spot } from '../../../visit/entry/use-entry.ts';
+import { UsualButton } from '../../../visit/entry/usual.tsx';
 
 function PhoneHeader({ system, record, stop, at }: StopProps & { at: number }) {
   const running = runningShort(stop);

@@ -9,7 +9,7 @@ import {
   type SystemDetail,
 } from '@yarnix/core';
 import { Check } from 'lucide-react';
-import { PutBackButton } from './loose-ends-bar.tsx';
+import { PutBackButton } from '../../../visit/loose-ends-bar.tsx';
 
 interface ReadAgainProps {
   readonly system: SystemDetail;

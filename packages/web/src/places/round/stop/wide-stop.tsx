@@ -1,4 +1,4 @@
-import { isOpenEntry } from '../entry/status.ts';
+import { isOpenEntry } from '../../../visit/entry/status.ts';
 import { isReplaceable, isTaken, sayOutdoorProblem, type RoundField } from '@yarnix/core';
 import { useState } from 'react';
 import { change } from '../../../field/rounds.ts';
@@ -7,9 +7,9 @@ import { Keypad } from '../../../kit/keypad.tsx';
 import { Field } from '../../../kit/field.tsx';
 import { StopState } from './cautions.tsx';
 import { FieldRow } from './field-row.tsx';
-import { Listen } from '../entry/listen.tsx';
+import { Listen } from '../../../visit/entry/listen.tsx';
 import { MetersAtStart } from './meters-at-start.tsx';
-import { LooseEndsBar, PutBackButton } from './loose-ends-bar.tsx';
+import { LooseEndsBar, PutBackButton } from '../../../visit/loose-ends-bar.tsx';
 import { FieldLines } from './field-lines.tsx';
 import { PhotoButton } from '../../../field/photo-button.tsx';
 import { canOverrule, Overrule } from './overrule.tsx';
@@ -20,7 +20,7 @@ import { systemLine, type StopProps } from './stop-props.ts';
 import { roundBase } from '../../../field/round-base.ts';
 import { useStop, type Stop } from './use-stop.ts';
 import { StopRail } from './stop-rail.tsx';
-import { spotsOf, useEntry, type Spot } from '../entry/use-entry.ts';
+import { spotsOf, useEntry, type Spot } from '../../../visit/entry/use-entry.ts';
 
 /** What else can be done with the reading at hand: listen to a probe, put it off, replace its part. */
 function FieldActions({ props: { record, view }, field, stop }: { props: StopProps; field: RoundField; stop: Stop }) {

@@ -1,6 +1,6 @@
 import { chosenIn, type Inputs, type Method, type RoundField } from '@yarnix/core';
 import { Check } from 'lucide-react';
-import { Button } from '../../../kit/button.tsx';
+import { Button } from '../../kit/button.tsx';
 
 /** An entry in the words of its choices: "Blower, Compressor", "0 A". */
 export function entryWords(method: Method, inputs: Inputs): string {

@@ -1,7 +1,7 @@
 import { ASK_WORDS, askOf, sayField, severityOf, type Judgment, type RoundField } from '@yarnix/core';
-import { Button } from '../../../kit/button.tsx';
-import { ReasonLine } from '../../../kit/reason-line.tsx';
-import { Mark, StandingWord } from '../../../kit/mark.tsx';
+import { Button } from '../../kit/button.tsx';
+import { ReasonLine } from '../../kit/reason-line.tsx';
+import { Mark, StandingWord } from '../../kit/mark.tsx';
 
 /** How much a reason says: the worse the more; what proves nothing comes last. */
 const weightOf = (reason: Judgment): number => (reason.standing === 'unproven' ? -1 : severityOf(reason.standing));

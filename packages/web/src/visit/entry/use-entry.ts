@@ -1,6 +1,6 @@
 import type { Inputs, RoundField, RoundRecord } from '@yarnix/core';
 import { useCallback, useRef, useState } from 'react';
-import { press, type Key } from '../../../kit/keypad.tsx';
+import { press, type Key } from '../../kit/keypad.tsx';
 import { choose, take, takeEntry, type } from './take.ts';
 
 /** Where the pad types: a field and one of its inputs. */

@@ -14,9 +14,9 @@ import {
 } from '@yarnix/core';
 import { Radio } from 'lucide-react';
 import { useState } from 'react';
-import { practiceFaults, useProbes, type Listening } from '../../../field/probes.ts';
-import { change } from '../../../field/rounds.ts';
-import { Button } from '../../../kit/button.tsx';
+import { practiceFaults, useProbes, type Listening } from '../../field/probes.ts';
+import { change } from '../../field/rounds.ts';
+import { Button } from '../../kit/button.tsx';
 
 type Probed = Extract<InputSpec, { type: 'number' }>;
 const isProbed = (spec: InputSpec): spec is Probed => spec.type === 'number' && spec.probe !== undefined;

@@ -1,9 +1,9 @@
 import { roundView, tablesOf, type RoundRecord, type RoundView, type SystemDetail } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
-import { queries } from '../../app/queries.ts';
-import { takeUpRound } from '../../field/rounds.ts';
-import { useRoundRecord } from '../../field/use-round.ts';
+import { queries } from '../app/queries.ts';
+import { takeUpRound } from '../field/rounds.ts';
+import { useRoundRecord } from '../field/use-round.ts';
 
 export type RoundScreenData =
   | { readonly status: 'loading' }

@@ -1,9 +1,9 @@
 import { isLoose, nameOfLooseEnd, type LooseEnd, type RoundRecord } from '@yarnix/core';
 import { useState } from 'react';
-import { keepLooseEnd } from '../../../field/rounds.ts';
-import { Button } from '../../../kit/button.tsx';
-import { Field } from '../../../kit/field.tsx';
-import { PutBackButton } from '../stop/loose-ends-bar.tsx';
+import { keepLooseEnd } from '../field/rounds.ts';
+import { Button } from '../kit/button.tsx';
+import { Field } from '../kit/field.tsx';
+import { PutBackButton } from './loose-ends-bar.tsx';
 
 function Leave({ record, end }: { record: RoundRecord; end: LooseEnd }) {
   const [reason, setReason] = useState<string | null>(null);
@@ -44,9 +44,9 @@ export function CloseLooseEnds({ record }: { record: RoundRecord }) {
   return (
     <section className="border-l-[3px] border-copper pl-4">
       <h2 className="mb-2 text-lg font-bold">{loose.length === 0 ? 'Left as it is' : `${loose.length} still loose`}</h2>
-      <div className="grid gap-2">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
         {loose.map((end) => (
-          <div key={end.id} className="grid gap-1">
+          <div key={end.id} className="grid grid-cols-[minmax(0,1fr)] gap-1">
             <PutBackButton record={record} end={end} />
             <Leave record={record} end={end} />
           </div>

@@ -9,7 +9,7 @@ import {
   type Taking,
 } from '@yarnix/core';
 import { v7 } from 'uuid';
-import { addReading, change, takeReading } from '../../../field/rounds.ts';
+import { addReading, change, takeReading } from '../../field/rounds.ts';
 
 /** Puts a text into an input of a field; kept on the device at once. */
 export const type = (record: RoundRecord, field: RoundField, input: string, text: string): void =>

@@ -1,6 +1,6 @@
 import { Timer } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { Button } from '../../../kit/button.tsx';
+import { Button } from '../../kit/button.tsx';
 
 /** Times something by hand and puts the seconds into a field. It goes on by the clock, whatever else happens on the screen. */
 export function Stopwatch({ name, onTaken }: { name: string; onTaken: (seconds: number) => void }) {

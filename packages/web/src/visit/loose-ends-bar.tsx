@@ -13,9 +13,9 @@ import { Spline } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { keepEvent, keepLooseEnd, momentAfter } from '../../../field/rounds.ts';
-import { Button } from '../../../kit/button.tsx';
-import { Field } from '../../../kit/field.tsx';
+import { keepEvent, keepLooseEnd, momentAfter } from '../field/rounds.ts';
+import { Button } from '../kit/button.tsx';
+import { Field } from '../kit/field.tsx';
 
 /** Notes that a loose end is put back, now. A jumper that is back was not moved: what said so is taken back with it. */
 export function putBack(record: RoundRecord, end: LooseEnd): void {
