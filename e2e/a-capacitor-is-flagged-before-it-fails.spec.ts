@@ -117,7 +117,7 @@ test('a thread on the Watch leads to its chart, its table and back', async ({ pa
   await expect(page.getByRole('heading', { level: 1, name: /parts may not see their next round/ })).toBeVisible();
   const row = page.getByRole('listitem').filter({ hasText: 'Run capacitor, HERM' }).first();
   const address = await row.getByRole('paragraph').first().innerText();
-  await row.getByRole('link').click();
+  await row.locator('[data-row]').click();
   await expect(page.getByRole('heading', { level: 1, name: 'Capacitance, HERM' })).toBeVisible();
   await expect(page.getByRole('img', { name: /expected .* at the next round/ })).toBeVisible();
   await expect(page.getByRole('cell', { name: 'forecast for the next round, 80 % range' })).toBeVisible();

@@ -66,6 +66,23 @@ function quickSteps(database) {
 const MOST_SHOWN = 4;
 const LINES_SHOWN = 120;
 
+/** Of a failed test so much is told again at the end: its name, and the first lines of why. */
+const LINES_OF_FAILURE = 14;
+const MOST_FAILURES = 12;
+
+/** What failed, as its runner told it: the end of a long output may be all that is looked at. */
+function failuresIn(name, output) {
+  const lines = output.split('\n');
+  const starts = lines.flatMap((line, i) => (/^ {2}(●|\d+\)) /.test(line) ? [i] : []));
+  const told = starts.slice(0, MOST_FAILURES).map((from, n) =>
+    lines
+      .slice(from, Math.min(from + LINES_OF_FAILURE, starts[n + 1] ?? Infinity))
+      .join('\n')
+      .trimEnd(),
+  );
+  return told.length > 0 ? told : [`  ${name}:`, ...lines.slice(-LINES_OF_FAILURE)];
+}
+
 /** What the screen showed when a journey failed: where the tests ran there may be nobody to look at it later. */
 function showFailedScreens() {
   const results = join(root, 'test-results');
@@ -83,19 +100,23 @@ const fromQuickJest = (output, code) => {
 
 async function runSteps(steps) {
   const total = { passed: 0, failed: 0 };
+  const failures = [];
   for (const { name, command, args, count, env } of steps) {
     say(name);
     const { code, output } = await runAndRead(command, args, {
       env: { ...process.env, FORCE_COLOR: '0', NO_COLOR: '1', ...env },
     });
     // eslint-disable-next-line no-control-regex -- color codes would hide the runners' closing lines
-    const { passed, failed } = count(output.replace(/\x1b\[[0-9;]*m/g, ''), code);
+    const plain = output.replace(/\x1b\[[0-9;]*m/g, '');
+    const { passed, failed } = count(plain, code);
     const ranNothing = passed + failed === 0;
     if (ranNothing) say(`${name} ran no test, which counts as a failure`);
     total.passed += passed;
     total.failed += failed === 0 && (ranNothing || code !== 0) ? 1 : failed;
     if (name === 'journeys' && code !== 0) showFailedScreens();
+    if (failed > 0 || code !== 0) failures.push(...failuresIn(name, plain));
   }
+  if (failures.length > 0) console.log(['', 'What failed:', ...failures].join('\n'));
   return total;
 }
 

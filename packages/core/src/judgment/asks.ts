@@ -66,7 +66,7 @@ function ofWindow({ rule, side, position }: ReasonNumbers['against-window']): As
   return PAST[rule]?.[side === 'lower' ? 'low' : 'high'] ?? 'find-cause';
 }
 
-function whenNotSound({ because, standing }: Judgment): Ask {
+function whenNotSound({ because, standing }: Pick<Judgment, 'standing' | 'because'>): Ask {
   if (because.code === 'finding') return ofFindings(because.numbers.found, standing);
   if (because.code === 'against-rating') return ofRating(because.numbers);
   if (because.code === 'against-window') return ofWindow(because.numbers);
@@ -76,7 +76,7 @@ function whenNotSound({ because, standing }: Judgment): Ask {
 }
 
 /** What a judgment asks for: nothing where all is well or nothing is known, and off where it may not run. */
-export function askOf(judgment: Judgment): Ask {
+export function askOf(judgment: Pick<Judgment, 'standing' | 'because'>): Ask {
   if (judgment.standing === 'stop') return 'switch-off';
   if (judgment.standing === 'sound' || judgment.standing === 'unproven') return 'nothing';
   return whenNotSound(judgment);

@@ -114,10 +114,12 @@ export async function readSystems(db: Knex, ids: readonly string[]): Promise<Ref
   }));
 }
 
-/** A firm's checks of meters against something known. */
-export async function readChecks(db: Knex, firmId: string): Promise<MeterCheck[]> {
+/** A firm's checks of meters against something known; those that are known already may be left out. */
+export async function readChecks(db: Knex, firmId: string, but: readonly string[] = []): Promise<MeterCheck[]> {
   const rows = await db('meter_checks')
     .where({ firm_id: firmId })
+    .whereNotIn('id', [...but])
+    .orderBy(['taken_at', 'id'])
     .select<(Omit<MadeCheck, 'takenAt'> & { takenAt: Date })[]>(
       'meter_id as meterId',
       'quantity',

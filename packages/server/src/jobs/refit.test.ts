@@ -1,5 +1,4 @@
 import { fleetPriorFrom, type Refit } from '@yarnix/core';
-import { jest } from '@jest/globals';
 import { simulateFirm } from '@yarnix/simulator';
 import type { Knex } from 'knex';
 import pino from 'pino';
@@ -9,9 +8,6 @@ import { openSuite, type Suite } from '../testing/suite.ts';
 import { judgeSystems, readSystems } from './refit-chunk.ts';
 import { jobQueue, QUEUES, type JobQueue } from './queue.ts';
 import { jobRunner, type Runner } from './runner.ts';
-
-// Worker threads load the whole core first.
-jest.setTimeout(60_000);
 
 const AS_OF = 20_730;
 const firm = simulateFirm({ seed: 77, systems: 14, asOf: AS_OF, years: [3, 5] });

@@ -2,7 +2,8 @@ import { fleetPriorFrom, policyFrom, someOf, type FleetPrior, type Policy } from
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import type { RefitRow } from '../features/refits/store.ts';
-import type { JudgedChunk } from './refit-chunk.ts';
+import { withCheck } from '../features/meters/checks.ts';
+import { readChecks, type JudgedChunk } from './refit-chunk.ts';
 import { chunksOf } from './slices.ts';
 import type { WorkerPool } from './worker-pool.ts';
 
@@ -81,6 +82,7 @@ async function learnAndKeep(
   before: FleetPrior,
 ): Promise<FleetPrior> {
   const { db, pool, row, log } = running;
+  const checked = await db('meter_checks').where({ firm_id: row.firm_id }).pluck<string[]>('id');
   // Only what is whole is written: a class that cannot be read keeps what it had before.
   const learned = fleetPriorFrom(await learn(pool, row.firm_id, ids, policy));
   if (learned.broken.length > 0) log.error({ classes: learned.broken }, 'classes that could not be learned');
@@ -90,10 +92,15 @@ async function learnAndKeep(
     classes: { ...learned.prior.classes, ...kept(before.classes) },
     meters: { ...learned.prior.meters, ...kept(before.meters) },
   };
-  await db('firms')
-    .where({ id: row.firm_id })
-    .update({ prior: JSON.stringify(prior), prior_learned_at: running.now });
-  return prior;
+  return db.transaction(async (trx) => {
+    // Held first: a meter that was checked while the fleet was gone through keeps what its check said.
+    await trx('firms').where({ id: row.firm_id }).forUpdate().first('id');
+    const whole = (await readChecks(trx, row.firm_id, checked)).reduce(withCheck, prior);
+    await trx('firms')
+      .where({ id: row.firm_id })
+      .update({ prior: JSON.stringify(whole), prior_learned_at: running.now });
+    return whole;
+  });
 }
 
 /** What was judged by other schools than those that hold by now is judged again. */

@@ -1,4 +1,14 @@
-import { dayOf, OFFSETS, offShown, unitOfOffset, type MeterCheck, type NewMeterCheck } from '@yarnix/core';
+import {
+  afterCheck,
+  dayOf,
+  OFFSETS,
+  offShown,
+  unitOfOffset,
+  type FleetPrior,
+  type MeterCheck,
+  type MeterQuantity,
+  type NewMeterCheck,
+} from '@yarnix/core';
 
 /** A check as it was made of a meter. */
 export type MadeCheck = NewMeterCheck & { readonly meterId: string };
@@ -18,4 +28,11 @@ export function checkOf({ meterId, quantity, against, known, knownWithin, shown,
     against: `${meterId}/${against}`,
     knownWithin: knownWithin / 2 / unitOfOffset(quantity, known),
   };
+}
+
+/** What a fleet has taught, with a check of one of its meters in it. */
+export function withCheck(prior: FleetPrior, check: MeterCheck): FleetPrior {
+  const quantity = check.quantity as MeterQuantity;
+  const known = prior.meters[quantity] ?? { spread: OFFSETS[quantity].spread, common: 0, meters: {} };
+  return { ...prior, meters: { ...prior.meters, [quantity]: afterCheck(known, check) } };
 }

@@ -1,5 +1,4 @@
-import type { MeterView, Refit, Session } from '@yarnix/core';
-import { jest } from '@jest/globals';
+import type { FleetPrior, MeterView, Refit, Session } from '@yarnix/core';
 import { simulateFirm } from '@yarnix/simulator';
 import pino from 'pino';
 import request from 'supertest';
@@ -7,11 +6,10 @@ import { v7 } from 'uuid';
 import { loadFirm } from '../../database/load-firm.ts';
 import * as metersMigration from '../../database/migrations/0012-meters.ts';
 import { jobQueue } from '../../jobs/queue.ts';
+import { runSlice } from '../../jobs/refit.ts';
+import type { RefitRow } from '../refits/store.ts';
 import { jobRunner, type Runner } from '../../jobs/runner.ts';
 import { benchReading, makeSystem, openSuite, startVisit, type Suite } from '../../testing/suite.ts';
-
-// Worker threads load the whole core first.
-jest.setTimeout(60_000);
 
 const AS_OF = 20_730;
 const firm = simulateFirm({ seed: 31, systems: 40, asOf: AS_OF, years: [4, 6], metersOff: true });
@@ -138,4 +136,37 @@ test('what fleets had taught before meters were known is brought along, and back
   expect(await prior()).toEqual(classes);
   await metersMigration.up(suite.db);
   expect(await prior()).toEqual({ classes, meters: {} });
+});
+
+test('a check made while a refit goes through the fleet is not lost when that refit ends', async () => {
+  const suiteOfOwn = await openSuite(now);
+  await loadFirm(suiteOfOwn.db, firm);
+  const own = suiteOfOwn.appFor({ firmId: firm.id, personId: firm.people[1]!.id });
+  const id = v7();
+  await suiteOfOwn.db('refits').insert({ id, firm_id: firm.id, state: 'queued', asked_at: now() });
+  const row = await suiteOfOwn.db('refits').where({ id }).first<RefitRow>();
+  const meter = dropped.id;
+  // What is learned was read before the check came; the check comes while it is worked out.
+  const learning = async () => {
+    const check = {
+      quantity: 'capacitance',
+      against: 'van',
+      known: 40,
+      knownWithin: 0.1,
+      shown: 39.2,
+      takenAt: day(0),
+    };
+    await put(`/api/meters/${meter}/checks/${v7()}`, check, own).expect(200);
+    return { classes: {}, meters: {} };
+  };
+  const pool = {
+    size: 1,
+    run: ({ task }: { task: string }) =>
+      task === 'learn' ? learning() : Promise.resolve({ threads: 0, setAside: [] }),
+  };
+  const log = pino({ level: 'silent' });
+  await runSlice({ db: suiteOfOwn.db, pool: pool as never, row, now: now(), log });
+  const stored = (await suiteOfOwn.db('firms').where({ id: firm.id }).first<{ prior: FleetPrior }>('prior')).prior;
+  expect(stored.meters.capacitance?.meters[meter]?.mean.at(-1)).toBeLessThan(-0.01);
+  await suiteOfOwn.close();
 });

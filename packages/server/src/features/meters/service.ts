@@ -1,5 +1,4 @@
 import {
-  afterCheck,
   dayOf,
   fleetPriorFrom,
   instrumentsOf,
@@ -13,9 +12,7 @@ import {
   standingOfPart,
   type FleetPrior,
   type InstrumentKind,
-  type MeterCheck,
   type MeterInUse,
-  type MeterQuantity,
   type MeterQuantityView,
   type MeterView,
   type Method,
@@ -27,7 +24,7 @@ import { notFound, ProblemError } from '../../http/problems.ts';
 import { checkNotAhead } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
-import { checkOf } from './checks.ts';
+import { checkOf, withCheck } from './checks.ts';
 import { metersStore, type CheckRow, type MeterRow } from './store.ts';
 
 interface Needs {
@@ -145,14 +142,6 @@ const viewOfMeter = (
   checks: checks.filter((c) => c.meter_id === row.id).map(viewOfCheck),
 });
 
-/** What a fleet has taught, with a check of one of its meters in it. */
-function withCheck(stored: unknown, check: MeterCheck): FleetPrior {
-  const { prior } = fleetPriorFrom(stored ?? { classes: {}, meters: {} });
-  const quantity = check.quantity as MeterQuantity;
-  const known = prior.meters[quantity] ?? { spread: OFFSETS[quantity].spread, common: 0, meters: {} };
-  return { ...prior, meters: { ...prior.meters, [quantity]: afterCheck(known, check) } };
-}
-
 /** Keeps a check, once, and what is known of its meter after it. */
 async function keepCheck(
   store: ReturnType<typeof metersStore>,
@@ -174,7 +163,8 @@ async function keepCheck(
   if (kept) return;
   await store.addCheck(context, id, meterId, check);
   if (!(await store.check(context, id))) throw new ProblemError('id-taken', 'This id is in use.');
-  await store.keepPrior(context, withCheck(stored, checkOf({ ...check, meterId })));
+  const { prior } = fleetPriorFrom(stored ?? { classes: {}, meters: {} });
+  await store.keepPrior(context, withCheck(prior, checkOf({ ...check, meterId })));
 }
 
 /** The firm's instruments: whose, how far each is off by what its readings say, and checks against something known. */

@@ -1,5 +1,4 @@
 import { DEFAULT_POLICY, POLICIES, type Policy, type Preview, type Refit, type Schools } from '@yarnix/core';
-import { jest } from '@jest/globals';
 import { simulateFirm } from '@yarnix/simulator';
 import pino from 'pino';
 import request from 'supertest';
@@ -7,9 +6,6 @@ import { loadFirm } from '../../database/load-firm.ts';
 import { jobQueue } from '../../jobs/queue.ts';
 import { jobRunner, type Runner } from '../../jobs/runner.ts';
 import { openSuite, type Suite } from '../../testing/suite.ts';
-
-// Worker threads load the whole core first.
-jest.setTimeout(60_000);
 
 const AS_OF = 20_730;
 const firm = simulateFirm({ seed: 31, systems: 16, asOf: AS_OF, years: [3, 5] });
