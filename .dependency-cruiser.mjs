@@ -8,6 +8,7 @@ const FLOORS = [
   'quantity',
   'equipment',
   'trade',
+  'circuit',
   'verdict',
   'series',
   'probe',
