@@ -51,6 +51,11 @@ export { readPressureTable, type PressurePoint, type PressureTables } from './tr
 export { REFRIGERANTS } from './trade/refrigerant/refrigerants.ts';
 export { saturationPressure } from './trade/refrigerant/saturation.ts';
 export { targetSuperheat } from './trade/refrigerant/superheat.ts';
+export { withChanges, type Change } from './circuit/change.ts';
+export { rungOf, type Rung, type RungPart } from './circuit/ladder.ts';
+export { callsOf, soundMachine, type Machine } from './circuit/machine.ts';
+export { machineSpecOf, type MachineSpec } from './circuit/machine-spec.ts';
+export { benchOf, read as readMeasure, type Bench, type Reading as CircuitReading } from './circuit/measure.ts';
 export { seasonOfMode } from './round/stops.ts';
 export type { Judgment } from './verdict/judgment.ts';
 export { DEFAULT_POLICY, POLICIES, policyFrom, type Policy } from './verdict/policy.ts';

@@ -44,7 +44,8 @@ export interface CallTable {
   readonly pointsTo: readonly CallFault[];
 }
 
-function mayRun(has: Callable): ReadonlySet<Runner> {
+/** What of a system could be seen or heard to run at all. */
+export function mayRun(has: Callable): ReadonlySet<Runner> {
   const outdoors = has.kind !== 'air-handler-electric-heat';
   const all: [Runner, boolean][] = [
     ['compressor', outdoors],
