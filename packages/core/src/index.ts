@@ -52,6 +52,7 @@ export { REFRIGERANTS } from './trade/refrigerant/refrigerants.ts';
 export { saturationPressure } from './trade/refrigerant/saturation.ts';
 export { targetSuperheat } from './trade/refrigerant/superheat.ts';
 export { withChanges, type Change } from './circuit/change.ts';
+export { FAULTS as FAULTS_OF_CIRCUITS, waysOn, withFaults, type FaultId as CircuitFaultId } from './circuit/faults.ts';
 export { rungOf, type Rung, type RungPart } from './circuit/ladder.ts';
 export { callsOf, soundMachine, type Machine } from './circuit/machine.ts';
 export { machineSpecOf, type MachineSpec } from './circuit/machine-spec.ts';
