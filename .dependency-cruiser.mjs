@@ -11,6 +11,7 @@ const FLOORS = [
   'circuit',
   'verdict',
   'series',
+  'diagnosis',
   'probe',
   'readings/contract',
   'readings/(?!contract)',

@@ -1,5 +1,6 @@
 import type { Day } from '../quantity/day.ts';
 import { parseCapacitorRating, type CapacitorRating } from './rating.ts';
+import { LEAD_NAMES, LOOKED_AT } from './lead-points.ts';
 import type { Plate } from './plate.ts';
 import { hasBlower, hasOutdoorUnit, isHeatPump, type SystemKind } from './system-kind.ts';
 
@@ -235,6 +236,8 @@ export const POINT_NAMES = {
   'call-heating': 'heating',
   'call-second-stage': 'second-stage heat',
   'call-emergency-heat': 'emergency heat',
+  ...LOOKED_AT,
+  ...LEAD_NAMES,
 } as const;
 export type Point = keyof typeof POINT_NAMES;
 export const POINTS = Object.keys(POINT_NAMES) as [Point, ...Point[]];
