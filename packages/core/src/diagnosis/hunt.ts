@@ -1,0 +1,52 @@
+import type { ByWay } from './chances.ts';
+import { comesAndGoes } from './comes-and-goes.ts';
+import type { Ground } from './ground.ts';
+import { offersOf, type Offer } from './offers.ts';
+import { pairsAsked } from './pairs.ts';
+import { showsNot, standingOf, type Standing } from './proof.ts';
+import { weighed, type HuntAsked } from './weigh.ts';
+
+/** A hunt as it stands: the chances of its causes, what to test next, and whether it is over. */
+export interface Hunt {
+  readonly ground: Ground;
+  /** By cause of the ground. */
+  readonly chances: readonly number[];
+  readonly byWay: ByWay;
+  readonly offers: readonly Offer[];
+  readonly standing: Standing;
+}
+
+/** How often each of some tests was answered, or put off as one that could not be taken. */
+const timesIn = (tests: readonly string[]): Map<string, number> =>
+  tests.reduce((times, id) => times.set(id, (times.get(id) ?? 0) + 1), new Map<string, number>());
+const often = (times: ReadonlyMap<string, number>, most: number): string[] =>
+  [...times].filter(([, n]) => n > most).map(([id]) => id);
+
+/**
+ * Where a hunt stands after what was observed. Nothing is kept between calls: take an answer back, and ask again. What could
+ * not be taken is offered once more when nothing else tells; so is what was answered, where the fault comes and goes.
+ */
+export function hunt(steady: Ground, asked: HuntAsked): Hunt {
+  const listed = asked.atTimes ? comesAndGoes(steady) : steady;
+  const first = weighed(listed, asked);
+  const ground = listed.with(pairsAsked(first));
+  const now = ground === listed ? first : weighed(ground, asked);
+  const answered = timesIn(asked.observations.map(({ test }) => test));
+  const putOff = timesIn(asked.skipped ?? []);
+  // What comes and goes may show the second time: then a test that was answered is one that can be asked again, too.
+  const offersWith = (more: number): Offer[] => {
+    const done = [...often(answered, asked.atTimes ? more : 0), ...often(putOff, more)];
+    return offersOf(now, asked.standpoint, new Set(done));
+  };
+  const fresh = offersWith(0);
+  const again = putOff.size > 0 || (asked.atTimes && answered.size > 0);
+  const offers = fresh.length > 0 || !again ? fresh : offersWith(1);
+  const away =
+    asked.atTimes === true &&
+    showsNot(
+      now,
+      fresh.map(({ tells }) => tells),
+    );
+  const standing: Standing = away ? { is: 'nothing-found' } : standingOf(now, offers.length === 0);
+  return { ground, chances: now.chances, byWay: now.byWay, offers, standing };
+}

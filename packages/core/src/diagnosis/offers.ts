@@ -1,0 +1,73 @@
+import { tellsOf, type ByWay } from './chances.ts';
+import { NO_FAULT } from './complaint-shares.ts';
+import { minutesOf, type Standpoint } from './costs.ts';
+import type { Ground } from './ground.ts';
+import { isAt, PROVED, TELLS_APART } from './proof.ts';
+import type { Test } from './test-shape.ts';
+import { meanOver, type Weighed } from './weigh.ts';
+
+/** The least a test must tell to be offered, bits. */
+const TELLS_LITTLE = 0.004;
+
+/** A test that can be taken next. */
+export interface Offer {
+  readonly test: Test;
+  /** Bits. */
+  readonly tells: number;
+  /** Minutes, with the way there and what must be switched. */
+  readonly minutes: number;
+}
+
+/** Minutes that live work counts for besides its own; what may go wrong is not paid in time. */
+const LIVE_COUNTS = 2.5;
+const trouble = ({ test, minutes }: Offer): number => minutes + (test.power === 'live' ? LIVE_COUNTS : 0);
+const worth = (offer: Offer): number => offer.tells / trouble(offer);
+
+/** A live test stands behind one with power off that tells as much. */
+function safestFirst(offers: readonly Offer[]): Offer[] {
+  const [first] = offers;
+  if (first?.test.power !== 'live') return [...offers];
+  const dead = offers.find(({ test, tells }) => test.power !== 'live' && tells >= first.tells);
+  return dead ? [dead, ...offers.filter((o) => o !== dead)] : [...offers];
+}
+
+/** Whether a measurement would bear the likeliest cause out: a sound machine would have answered it otherwise. */
+function provesLeader({ ground, byWay, chances }: Weighed): (test: Test) => boolean {
+  const leader = chances.indexOf(Math.max(...chances));
+  const cause = ground.causes[leader];
+  const sound = ground.causes.findIndex(({ id }) => id === NO_FAULT);
+  if (!cause || cause.faults.length === 0 || (chances[leader] ?? 0) < PROVED) return () => false;
+  return (test) => {
+    if (!isAt(cause, test)) return false;
+    const { answers, chances: rows } = ground.expect(test);
+    const under = (answer: number) => (rows[leader] ?? []).map((row) => row[answer] ?? 0);
+    const likely = answers.map((_, answer) => meanOver(under(answer), byWay[leader] ?? []));
+    const most = likely.indexOf(Math.max(...likely));
+    // That nothing can be read is no proof of anything.
+    return answers[most]?.id !== 'idle' && (likely[most] ?? 0) > TELLS_APART * (rows[sound]?.[0]?.[most] ?? 0);
+  };
+}
+
+const tells =
+  (ground: Ground, byWay: ByWay, standpoint: Standpoint) =>
+  (test: Test): Offer => ({
+    test,
+    tells: tellsOf(ground.expect(test), byWay),
+    minutes: minutesOf(test, standpoint),
+  });
+
+/**
+ * Tests that can be taken next. Where one cause is likely enough, those that would bear it out come first, by their trouble;
+ * then those that tell most for it.
+ */
+export function offersOf(now: Weighed, standpoint: Standpoint, taken: ReadonlySet<string>): Offer[] {
+  const proves = provesLeader(now);
+  const all = [...now.ground.tests.values()]
+    .filter(({ id }) => !taken.has(id))
+    .map(tells(now.ground, now.byWay, standpoint));
+  const proving = all.filter(({ test }) => proves(test)).sort((a, b) => trouble(a) - trouble(b));
+  const telling = all
+    .filter((offer) => offer.tells > TELLS_LITTLE && !proving.includes(offer))
+    .sort((a, b) => worth(b) - worth(a) || (a.test.id < b.test.id ? -1 : 1));
+  return [...safestFirst(proving), ...safestFirst(telling)];
+}
