@@ -124,7 +124,16 @@ export {
   type ThreadReading,
 } from './readings/contract/reading.ts';
 export { chosenIn } from './readings/contract/window.ts';
-export { methodOf, numericKind, placesOn, READING_KINDS, readingKind, titleOf, titleOn } from './readings/registry.ts';
+export {
+  methodOf,
+  numericKind,
+  placeAt,
+  placesOn,
+  READING_KINDS,
+  readingKind,
+  titleOf,
+  titleOn,
+} from './readings/registry.ts';
 export { askOf } from './judgment/asks.ts';
 export {
   assessSystem,

@@ -7,6 +7,7 @@ import {
   type Point,
   type ReadingKindId,
 } from '@yarnix/core';
+import { circuitTruth } from './circuits.ts';
 import type { Fault, ModelHouse } from './model-house.ts';
 import {
   airOf,
@@ -51,7 +52,7 @@ function capacitorTruth(scene: Scene, { component, point, input }: Held): number
   return input === 'volts' ? lugVolts : (actual * lugVolts) / 2652.58;
 }
 
-function circuitTruth(side: 'suction' | 'liquid'): Truth {
+function lineTruth(side: 'suction' | 'liquid'): Truth {
   return (scene, { input }) => {
     const at = refrigerantOf(scene);
     if (side === 'suction')
@@ -219,8 +220,8 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   'pressure-switch-volts': (scene, { component }) =>
     scene.faults.has('high-switch-open') && component.slot === 'high-pressure-switch' ? 25.4 : 0,
   'charge-check': () => 'check-counts',
-  superheat: circuitTruth('suction'),
-  subcooling: circuitTruth('liquid'),
+  superheat: lineTruth('suction'),
+  subcooling: lineTruth('liquid'),
   'heating-pressure': (scene, { point }) => {
     const at = refrigerantOf(scene);
     return point === 'suction' ? psig(scene, at.evaporating, 'dew') : psig(scene, at.condensing, 'bubble');
@@ -259,6 +260,12 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   },
   'base-pan-heater-ohms': (scene, { point }) =>
     point === 'ground' || scene.faults.has('pan-heater-open') ? Infinity : scene.house.panHeaterOhms,
+  'wiring-volts': circuitTruth,
+  'wiring-ohms': circuitTruth,
+  'wiring-amps': circuitTruth,
+  'hunt-degrees': circuitTruth,
+  'hunt-look': circuitTruth,
+  'forced-defrost': (scene, held) => String(circuitTruth(scene, held)).split(' '),
 };
 
 /** Whether a settled value is fed by a coil whose ohms jump. */

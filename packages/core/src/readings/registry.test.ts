@@ -16,7 +16,8 @@ test.each(READING_KINDS.map((k) => [k.id, k] as const))(
     expect(new Set(kind.methods.map((m) => m.id)).size).toBe(kind.methods.length);
     for (const method of kind.methods) {
       expect(methodOf(kind, method.id)).toBe(method);
-      expect(method.stops.length).toBeGreaterThan(0);
+      // At a stop of a round, or where a hunt asks for it.
+      expect(method.stops.length + (method.hunted?.length ?? 0)).toBeGreaterThan(0);
       const wears = kind.type === 'number' && kind.wear !== 'none';
       if (wears && method.inputs.every((i) => i.type === 'number'))
         expect(method.error?.(CEILING[kind.unit] / 20)).toBeGreaterThan(0);

@@ -44,6 +44,12 @@ import { refrigerantFound } from './refrigerant/refrigerant-found.ts';
 import { suctionLine } from './refrigerant/suction-line.ts';
 import { panHeaterVolts } from './defrost/pan-heater-volts.ts';
 import { coilThermostatOhms } from './defrost/coil-thermostat-ohms.ts';
+import { forcedDefrost } from './hunt/forced-defrost.ts';
+import { huntDegrees } from './hunt/hunt-degrees.ts';
+import { huntLook } from './hunt/hunt-look.ts';
+import { wiringAmps } from './hunt/wiring-amps.ts';
+import { wiringOhms } from './hunt/wiring-ohms.ts';
+import { wiringVolts } from './hunt/wiring-volts.ts';
 import type { Method } from './contract/entry.ts';
 import { READING_KIND_IDS, type ReadingKindId } from './contract/kind-ids.ts';
 import type { NumericKind, ReadingKind } from './contract/kind.ts';
@@ -130,6 +136,12 @@ const KINDS: Readonly<Record<ReadingKindId, ReadingKind>> = {
   'refrigerant-found': refrigerantFound,
   'suction-line': suctionLine,
   'pan-heater-volts': panHeaterVolts,
+  'wiring-volts': wiringVolts,
+  'wiring-ohms': wiringOhms,
+  'wiring-amps': wiringAmps,
+  'hunt-degrees': huntDegrees,
+  'hunt-look': huntLook,
+  'forced-defrost': forcedDefrost,
 };
 
 /** All of them, in no particular order. */
@@ -176,4 +188,19 @@ export function placesOn(component: Component, systemKind: SystemKind, plate: Pl
       method.points({ component, systemKind, plate }).map((point) => ({ kind, method, point })),
     ),
   );
+}
+
+/** The place with those names on a component, whether a round plans it or only a hunt asks for it; undefined when there is none. */
+export function placeAt(
+  component: Component,
+  systemKind: SystemKind,
+  plate: Plate,
+  at: { readonly kind: string; readonly method: string; readonly point: string },
+): Place | undefined {
+  const kind = readingKind(at.kind);
+  if (kind?.component !== component.kind) return undefined;
+  const method = methodOf(kind, at.method);
+  const points = method && [...method.points({ component, systemKind, plate }), ...(method.hunted ?? [])];
+  const point = points?.find((p) => p === at.point);
+  return method && point && { kind, method, point };
 }

@@ -38,6 +38,8 @@ export const FINDINGS = {
   'iced-up': 'watch',
   noise: 'watch',
   'high-bill': 'watch',
+  // On a hunt
+  noted: 'unproven',
   // Charge check
   'check-counts': 'sound',
   'air-not-right': 'unproven',

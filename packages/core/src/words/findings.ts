@@ -30,6 +30,7 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, Said | ((point: string)
   'dirty-wheel': ['Dirty blower wheel', ': it moves less air.'],
   'drain-blocked': ['Drain blocked', ': clear it, test the float switch.'],
   'gas-smell': ['Smell of gas', ': stop, make safe, leave.'],
+  noted: 'Noted for the hunt.',
   // What the customer noticed
   routine: 'Routine visit, no complaint.',
   'too-warm': 'The customer says it does not cool enough.',

@@ -31,6 +31,8 @@ export type ProbeChannel =
 export interface Choice {
   readonly value: string;
   readonly label: string;
+  /** Where only some machines have it. */
+  readonly on?: (where: Where) => boolean;
 }
 
 /** A number that is typed or streamed. */
@@ -121,6 +123,8 @@ export interface Method {
   readonly order: number;
   /** Which points of the component this method is taken at. */
   readonly points: (where: Where) => readonly Point[];
+  /** Where a hunt may ask for it besides: no round plans it there. */
+  readonly hunted?: readonly Point[];
   /** The entry when all is as it should be, so that it can be taken with one tap; its words are the choices' own. */
   readonly usual?: (about: About) => Inputs;
   readonly inputs: readonly InputSpec[];

@@ -61,5 +61,11 @@ export const READING_KIND_IDS = [
   'refrigerant-found',
   'suction-line',
   'pan-heater-volts',
+  'wiring-volts',
+  'wiring-ohms',
+  'wiring-amps',
+  'hunt-degrees',
+  'hunt-look',
+  'forced-defrost',
 ] as const;
 export type ReadingKindId = (typeof READING_KIND_IDS)[number];

@@ -1,6 +1,14 @@
 import type { Point } from '../../equipment/component.ts';
 import { isHeatPump } from '../../equipment/system-kind.ts';
-import { callTable, expectedOn, hasFanCall, RUNNERS, type Call, type Runner } from '../../trade/controls/call-table.ts';
+import {
+  callTable,
+  expectedOn,
+  hasFanCall,
+  mayRun,
+  RUNNERS,
+  type Call,
+  type Runner,
+} from '../../trade/controls/call-table.ts';
 import type { About, SeveralSpec, Method, Where } from '../contract/entry.ts';
 import type { FindingKind } from '../contract/kind.ts';
 import { choices, found, severalIn } from '../contract/window.ts';
@@ -22,12 +30,16 @@ const RUNNER_NAMES: Readonly<Record<Runner, string>> = {
   'gas-burner': 'Gas burner',
 };
 
-const seen: SeveralSpec = {
+/** What is seen or heard to run, of what the machine has. */
+export const whatRuns: SeveralSpec = {
   id: 'seen',
   type: 'several',
   label: 'What runs',
   none: { value: 'nothing-runs', label: 'Nothing runs' },
-  options: choices(RUNNER_NAMES),
+  options: choices(RUNNER_NAMES).map((choice) => ({
+    ...choice,
+    on: (where) => mayRun(hasOf(where)).has(choice.value as Runner),
+  })),
 };
 
 const hasOf = ({ systemKind, plate }: Where) => ({
@@ -62,11 +74,11 @@ const madeCall = (id: string, title: string, order: number, points: (where: Wher
   points,
   usual: (about) => {
     const runs = expected(about);
-    return { seen: runs.length > 0 ? runs : [seen.none.value] };
+    return { seen: runs.length > 0 ? runs : [whatRuns.none.value] };
   },
-  inputs: [seen],
+  inputs: [whatRuns],
   evaluate: (inputs, about) => {
-    const runs = severalIn(inputs, seen);
+    const runs = severalIn(inputs, whatRuns);
     const table = callTable({
       call: callAt(about.point),
       seen: RUNNERS.filter((runner) => runs.includes(runner)),

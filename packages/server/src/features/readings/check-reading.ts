@@ -1,7 +1,7 @@
 import {
   checkEntry,
   dayOf,
-  placesOn,
+  placeAt,
   sayReason,
   sayRefusal,
   type EntryCheck,
@@ -27,9 +27,7 @@ export function checkAgainstRegistry(
   tables: PressureTables,
 ): Exclude<EntryCheck, { outcome: 'refused' }> & { settles: boolean; method: Method } {
   const component = componentOf(part);
-  const place = placesOn(component, part.system_kind, part.system_plate).find(
-    (p) => p.kind.id === reading.kind && p.method.id === reading.method && p.point === reading.point,
-  );
+  const place = placeAt(component, part.system_kind, part.system_plate, reading);
   if (!place)
     refuse('unknown-reading', 'kind', `No ${reading.kind} by ${reading.method} at ${reading.point} on this part.`);
   const about = {

@@ -44,7 +44,7 @@ export function OneInput({
     return (
       <SeveralInput
         big={big}
-        spec={spec}
+        spec={{ ...spec, options: spec.options.filter(({ on }) => on?.(field.about) ?? true) }}
         name={name}
         value={value}
         withoutNone={chosenIn(field.usual?.[spec.id]).includes(spec.none.value)}
