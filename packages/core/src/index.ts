@@ -273,6 +273,16 @@ export {
   type SystemSummary,
 } from './http/systems.ts';
 export {
+  lackOf,
+  newCallSchema,
+  provedCausesSchema,
+  SINCE,
+  type NewCall,
+  type Outcome,
+  type Lack,
+  type ProvedCauses,
+} from './http/calls.ts';
+export {
   closingSchema,
   newVisitSchema,
   visitSchema,
@@ -296,6 +306,9 @@ export {
   type WatchRow,
 } from './http/watch.ts';
 export { textOfInput } from './fieldwork/field-entry.ts';
+export { answersOn, askedOn, newCall, saysToHunt, type Answered } from './fieldwork/hunt-of-round.ts';
+export { endsOfTest, faultsOfCall, keptOutcome, usualOutcome } from './fieldwork/call-end.ts';
+export { leaningsOfRecord, leaningsOfThreads } from './fieldwork/leanings.ts';
 export { isTelling, roundChanges, type RoundChange } from './fieldwork/round-changes.ts';
 export { livingParts, type RoundComponent } from './fieldwork/round-parts.ts';
 export { roundProofs, unproved, type Proof, type ProvedReading } from './fieldwork/proofs.ts';
@@ -365,3 +378,27 @@ export { SNAG_WORDS } from './words/rules.ts';
 export { textOf } from './words/said.ts';
 export { TOGETHER_WORDS } from './words/together.ts';
 export { sayFigure, sayValue } from './words/values.ts';
+export { FAULT_NAMES } from './words/fault-names.ts';
+export { answerName, testCautions, testCost, testState, testTitle, answeredWords } from './words/hunt-tests.ts';
+export {
+  accountOf,
+  callWords,
+  causeName,
+  chanceWords,
+  COMPLAINT_NAMES,
+  complaintWords,
+  cutWords,
+  knotsOf,
+  LACK_WORDS,
+  leaningWords,
+  meaningOf,
+  OUTCOME_NAMES,
+  outcomeWords,
+  ropeWords,
+  shortWords,
+  SINCE_NAMES,
+  standingAdvice,
+  standingWords,
+  whyFirst,
+  type Knot,
+} from './words/hunt.ts';

@@ -7,6 +7,7 @@ export const LOOSE_ENDS = {
   'sensor-unplugged': { name: 'Sensor unplugged', putBack: 'Sensor plugged in, in its place' },
   'probes-in-ducts': { name: 'Probes in the ducts', putBack: 'Probes out, holes plugged' },
   'gauges-on': { name: 'Gauges on the ports', putBack: 'Gauges off, caps on and tight' },
+  'wires-lifted': { name: 'Wires lifted', putBack: 'Wires back, each on its lug' },
   'thermostat-wire-off': { name: 'Thermostat wire off', putBack: 'Thermostat wire back on' },
   'breaker-off': { name: 'Breaker off', putBack: 'Breaker on' },
   'disconnect-out': { name: 'Disconnect out', putBack: 'Disconnect in, the right way up' },

@@ -7,6 +7,7 @@ import { sayFindings } from './findings.ts';
 import { DOUBT_WORDS, NEED_WORDS, RULE_WORDS } from './rules.ts';
 import { lineOf, textOf, type Line, type Said } from './said.ts';
 import { TOGETHER_WORDS } from './together.ts';
+import { capital } from './letters.ts';
 
 const limitPercent = (n: { limit: number; nominal: number }) => {
   const percent = (100 * (n.limit - n.nominal)) / n.nominal;
@@ -79,8 +80,6 @@ function trend(n: ReasonNumbers['trend']): Line {
     `. ${paceOf(n)} over ${n.readings} readings; expected ${sayNumber(n.expected, n.unit)}, between ${sayNumber(n.low80, n.unit)} and ${sayNumber(n.high80, n.unit)}.`,
   ];
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 const baselineWords = (n: ReasonNumbers['as-it-was']) =>
   `${sayQuantity(n.baseline, n.unit)} ${fromWhat[n.from]}${n.at ? ` (both brought to ${n.at})` : ''}`;

@@ -1,0 +1,92 @@
+import { machineSpecOf } from '../circuit/machine-spec.ts';
+import { groundOf } from '../diagnosis/ground.ts';
+import { answersOn, askedOn, newCall, saysToHunt } from './hunt-of-round.ts';
+import type { RoundComponent, RoundReading } from './round-parts.ts';
+
+const { tests } = groundOf(machineSpecOf('split-air-conditioner', { capacitorRating: '40+5 µF 440 V' }));
+const part = (id: string, slot: string) =>
+  ({ id, slot, kind: slot, plate: {}, fittedOn: null }) as unknown as RoundComponent;
+const components = [part('line', 'supply'), part('cap', 'run-capacitor'), part('stat', 'thermostat')];
+let count = 0;
+const reading = (over: Partial<RoundReading>): RoundReading => ({
+  id: `r${(count += 1)}`,
+  visitId: 'here',
+  componentId: 'line',
+  kind: 'wiring-volts',
+  point: 'r-c',
+  method: 'off',
+  value: null,
+  findings: ['noted'],
+  inputs: { volts: 26.2 },
+  takenAt: `2026-11-25T15:0${count % 10}:00.000Z`,
+  supersedes: null,
+  ...over,
+});
+const call = newCall(['nothing-runs']);
+const scene = (readings: RoundReading[], over = {}) => ({
+  call: { ...call, ...over },
+  visitId: 'here',
+  readings,
+  components,
+  tests,
+});
+
+test('what was read on the visit answers its tests; other visits, other parts and what no test asks say nothing', () => {
+  const answers = answersOn(
+    scene([
+      reading({}),
+      reading({ visitId: 'another', point: 'ro-c' }),
+      reading({ componentId: 'cap', kind: 'run-capacitor-capacitance', point: 'herm', method: 'bench', value: 38.1 }),
+      reading({ componentId: 'cap', kind: 'run-capacitor-capacitance', point: 'herm', method: 'needle-sweep' }),
+      reading({
+        componentId: 'stat',
+        kind: 'call-check',
+        point: 'call-cooling',
+        method: 'seen',
+        inputs: { seen: ['blower', 'compressor'] },
+      }),
+    ]),
+  );
+  expect(answers.map(({ test, reading: says }) => [test, says])).toEqual([
+    ['wiring-volts/supply/r-c/off', 26.2],
+    ['run-capacitor-capacitance/run-capacitor/herm/bench', 38.1],
+    ['call-check/thermostat/call-cooling/seen', 'compressor blower'],
+  ]);
+});
+
+test('the latest reading of a test counts; what was doubted is marked, what could not be read is an answer, too', () => {
+  const [first, second] = [reading({ inputs: { volts: 3 } }), reading({ inputs: { volts: 25 } })];
+  const idle = 'superheat/refrigerant-circuit/suction/gauges';
+  const answers = answersOn(
+    scene([first, second], { doubted: [second.id], idle: [idle], skipped: ['wiring-volts/supply/ro-c/off'] }),
+  );
+  expect(answers[0]).toMatchObject({ reading: 25, doubted: true, readingId: second.id });
+  expect(answers[1]).toMatchObject({ test: idle, reading: NaN, readingId: null });
+  expect(askedOn(scene([], { idle: [idle], skipped: ['x'] })).skipped).toEqual(['x']);
+});
+
+test('where the fault comes and goes, every answer counts: one caught it, the other found it away', () => {
+  const [first, second] = [reading({ inputs: { volts: 3 } }), reading({ inputs: { volts: 25 } })];
+  const asked = askedOn(scene([first, second], { atTimes: true }));
+  expect(asked.atTimes).toBe(true);
+  expect(asked.observations.map((o) => o.reading)).toEqual([3, 25]);
+});
+
+test('after a repair the hunt begins anew, and what was just made new is hardly suspected', () => {
+  const before = reading({ takenAt: '2026-11-25T15:00:00.000Z' });
+  const after = reading({ point: 'ro-c', takenAt: '2026-11-25T15:30:00.000Z' });
+  const repaired = [{ fault: 'fuse-blown' as const, at: '2026-11-25T15:20:00.000Z' }];
+  const asked = askedOn(scene([before, after], { repaired }));
+  expect(asked.observations.map(({ test }) => test)).toEqual(['wiring-volts/supply/ro-c/off']);
+  expect(asked.leanings?.['fuse-blown']).toBeLessThan(0.1);
+});
+
+test('OL is endless, a figure that jumps is a word, an open capacitor has nothing left', () => {
+  const says = (over: Partial<RoundReading>) => saysToHunt(reading(over));
+  expect(says({ kind: 'wiring-ohms', inputs: { ohms: 'OL' } })).toBe(Infinity);
+  expect(says({ kind: 'wiring-ohms', inputs: { ohms: 'jumps' } })).toBe('jumps');
+  expect(says({ kind: 'run-capacitor-capacitance', inputs: {}, findings: ['section-open'] })).toBe(0);
+  expect(says({ kind: 'hunt-look', inputs: { said: 'drags' } })).toBe('drags');
+  expect(says({ kind: 'call-check', inputs: { seen: ['nothing-runs'] } })).toBe('nothing');
+  expect(says({ kind: 'sensor-error', value: -9 })).toBe(9);
+});

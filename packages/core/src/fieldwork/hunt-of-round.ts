@@ -1,0 +1,124 @@
+import type { Leanings } from '../diagnosis/causes.ts';
+import type { NewCall } from '../http/calls.ts';
+import type { Complaint } from '../diagnosis/complaint-shares.ts';
+import type { Observation } from '../diagnosis/chances.ts';
+import { ARRIVED, standpointAfter, type Standpoint } from '../diagnosis/costs.ts';
+import type { HuntAsked } from '../diagnosis/weigh.ts';
+import type { Test } from '../diagnosis/test-shape.ts';
+import { RUNNERS } from '../trade/controls/call-table.ts';
+import type { Reading } from '../circuit/measure.ts';
+import { chosenIn } from '../readings/contract/window.ts';
+import type { RoundComponent, RoundReading } from './round-parts.ts';
+
+/** A call as it begins: nothing doubted, skipped or repaired, and no outcome. */
+export const newCall = (complaints: readonly Complaint[]): NewCall => ({
+  kind: 'call',
+  complaints: [...complaints],
+  since: 'unknown',
+  atTimes: false,
+  said: '',
+  doubted: [],
+  skipped: [],
+  idle: [],
+  repaired: [],
+  outcome: null,
+});
+
+const numberIn = (entered: unknown): Reading =>
+  entered === 'OL' ? Infinity : entered === 'jumps' ? 'jumps' : Number(entered);
+
+/** What a reading says to a hunt; null where it says nothing. */
+export function saysToHunt({
+  kind,
+  inputs,
+  value,
+  findings,
+}: Pick<RoundReading, 'kind' | 'inputs' | 'value' | 'findings'>): Reading | null {
+  if (kind === 'call-check' || kind === 'forced-defrost') {
+    const seen = chosenIn(inputs.seen);
+    return RUNNERS.filter((runner) => seen.includes(runner)).join(' ') || 'nothing';
+  }
+  if (kind === 'hunt-look') return String(inputs.said);
+  if (kind === 'sensor-error') return value === null ? 99 : Math.abs(value);
+  const entered = inputs.volts ?? inputs.ohms ?? inputs.amps ?? inputs.degrees;
+  if (kind.startsWith('wiring-') || kind === 'hunt-degrees') return numberIn(entered);
+  if (value !== null) return value;
+  // A capacitor that reads nothing at all is open.
+  return kind.endsWith('capacitance') && findings.length > 0 ? 0 : null;
+}
+
+/** The test that a reading answers, by its name. */
+const testIdOf = (reading: RoundReading, components: readonly RoundComponent[]): string => {
+  const slot = components.find(({ id }) => id === reading.componentId)?.slot ?? '';
+  return `${reading.kind}/${slot}/${reading.point}/${reading.method}`;
+};
+
+/** What a hunt on a visit goes by. */
+export interface HuntScene {
+  readonly call: NewCall;
+  readonly visitId: string;
+  readonly readings: readonly RoundReading[];
+  readonly components: readonly RoundComponent[];
+  readonly tests: ReadonlyMap<string, Test>;
+  readonly leanings?: Leanings;
+}
+
+/** An answer with the reading it is; null for one that could not be read as nothing ran. */
+export interface Answered extends Observation {
+  readonly readingId: string | null;
+}
+
+/**
+ * What was answered on a visit since its last repair, in the order it was answered: the latest of each test, and every one
+ * where the fault comes and goes, as each caught it there or away.
+ */
+export function answersOn({ call, visitId, readings, components, tests }: HuntScene): Answered[] {
+  const since =
+    call.repaired
+      .map(({ at }) => at)
+      .sort()
+      .at(-1) ?? '';
+  const doubted = new Set(call.doubted);
+  const latest = new Map<string, Answered>();
+  const own = readings
+    .filter((r) => r.visitId === visitId && r.takenAt > since)
+    .sort((a, b) => (a.takenAt < b.takenAt ? -1 : 1));
+  for (const reading of own) {
+    const test = testIdOf(reading, components);
+    const says = saysToHunt(reading);
+    if (!tests.has(test) || says === null) continue;
+    latest.set(call.atTimes ? `${test} ${reading.id}` : test, {
+      test,
+      reading: says,
+      readingId: reading.id,
+      ...(doubted.has(reading.id) && { doubted: true }),
+    });
+  }
+  const answers = [...latest.values()];
+  const answered = new Set(answers.map(({ test }) => test));
+  const idle = call.idle.filter((test) => tests.has(test) && !answered.has(test));
+  return [...answers, ...idle.map((test): Answered => ({ test, reading: NaN, readingId: null }))];
+}
+
+const standpointOf = (answers: readonly Observation[], tests: ReadonlyMap<string, Test>): Standpoint =>
+  answers.reduce((at: Standpoint, { test }) => {
+    const known = tests.get(test);
+    return known ? standpointAfter(known, at) : at;
+  }, ARRIVED);
+
+/** What was just made new is not suspected again at once. */
+const NEW_PART = 0.02;
+
+/** What is asked of a hunt by what is known on a visit. */
+export function askedOn(scene: HuntScene): HuntAsked {
+  const answers = answersOn(scene);
+  const fresh = Object.fromEntries(scene.call.repaired.map(({ fault }) => [fault, NEW_PART]));
+  return {
+    complaints: scene.call.complaints,
+    observations: answers,
+    atTimes: scene.call.atTimes,
+    standpoint: standpointOf(answers, scene.tests),
+    skipped: scene.call.skipped,
+    leanings: { ...scene.leanings, ...fresh },
+  };
+}
