@@ -1,3 +1,4 @@
+import { callsService } from './features/visits/calls.ts';
 import { closingService } from './features/visits/closing.ts';
 import { eventsService } from './features/events/service.ts';
 import { fittingService } from './features/parts/fitting.ts';
@@ -25,6 +26,7 @@ export interface Services {
   readonly fitting: ReturnType<typeof fittingService>;
   readonly events: ReturnType<typeof eventsService>;
   readonly visits: ReturnType<typeof visitsService>;
+  readonly calls: ReturnType<typeof callsService>;
   readonly closing: ReturnType<typeof closingService>;
   readonly readings: ReturnType<typeof readingsService>;
   readonly looseEnds: ReturnType<typeof looseEndsService>;
@@ -47,6 +49,7 @@ export function servicesOn(wiring: Wiring): Services {
     fitting: () => fittingService(on),
     events: () => eventsService(on),
     visits: () => visitsService(on),
+    calls: () => callsService(on),
     closing: () => closingService(on),
     readings: () => readingsService(on),
     looseEnds: () => looseEndsService(on),

@@ -2,6 +2,7 @@ import { textOfInput } from './field-entry.ts';
 import type { FittedPart } from '../http/systems.ts';
 import type { LooseEnd } from '../round/loose-ends.ts';
 import type { Mode } from '../round/stops.ts';
+import type { NewCall } from '../http/calls.ts';
 import type { NewEvent } from '../http/events.ts';
 import type { NewFollowUp } from '../http/rounds.ts';
 import type { NewReading, NewRuling, ProbeWindow } from '../http/readings.ts';
@@ -78,6 +79,8 @@ export interface RoundRecord {
   readonly instruments: Readonly<Partial<Record<InstrumentKind, string>>>;
   /** Instruments held against something known on this round. */
   readonly checked: readonly string[];
+  /** What it is about, where the visit is a call or became one. */
+  readonly call: NewCall | null;
   /** What the probes' values in the drafts were taken from: by place, then by input. */
   readonly probes: Readonly<Record<string, Readonly<Record<string, ProbeWindow>>>>;
 }
@@ -113,6 +116,7 @@ export const newRound = (
   unproved: {},
   instruments: {},
   checked: [],
+  call: null,
   probes: {},
 });
 

@@ -3,6 +3,7 @@ import type { Assessment } from '../judgment/assess-system.ts';
 import type { Because, Refusal } from '../verdict/reasons.ts';
 import type { OutdoorProblem } from './visit-conditions.ts';
 import type { About, Inputs } from '../readings/contract/entry.ts';
+import type { Slot } from '../equipment/component.ts';
 import type { Conditions } from '../readings/contract/conditions.ts';
 import type { Day } from '../quantity/day.ts';
 import type { EntryCheck } from '../readings/check-entry.ts';
@@ -97,6 +98,16 @@ export interface RoundView {
   readonly season: Season;
   readonly atHand: AtHand;
   readonly tables: PressureTables;
+  /** The field of any reading the machine has a place for, planned or not; null where it has none. */
+  readonly fieldAt: (at: FieldPlace) => RoundField | null;
+}
+
+/** Where a field is, by the names of its part and its reading. */
+export interface FieldPlace {
+  readonly slot: Slot;
+  readonly kind: string;
+  readonly point: string;
+  readonly method: string;
 }
 
 /** One field of a round with where it stands. */

@@ -8,6 +8,7 @@ import { threadState } from '../judgment/thread-state.ts';
 import { dayOf, type Day } from '../quantity/day.ts';
 import { seasonOf, type Season } from '../quantity/season.ts';
 import { checkEntry, type EntryCheck } from '../readings/check-entry.ts';
+import { placeAt } from '../readings/registry.ts';
 import type { Conditions } from '../readings/contract/conditions.ts';
 import type { About, Inputs } from '../readings/contract/entry.ts';
 import { dated, isNumeric, type DatedReading, type JudgedReading } from '../readings/contract/reading.ts';
@@ -22,7 +23,7 @@ import { judgedWith, readWith, type AtHand } from './read-with.ts';
 import { repairsOn, type Repair } from './repairs.ts';
 import { allReadings, livingParts, type RoundComponent, type RoundReading } from './round-parts.ts';
 import { placeKey, type RoundRecord } from './round-record.ts';
-import type { FieldTold, RoundField, RoundView } from './round-view.ts';
+import type { FieldPlace, FieldTold, RoundField, RoundView } from './round-view.ts';
 import { runningMinutes, visitConditions } from './visit-conditions.ts';
 
 interface Scene {
@@ -226,6 +227,13 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
   };
 }
 
+/** The field of a reading that no stop plans, or of one that a stop does. */
+function fieldAtPlace(scene: Scene, at: FieldPlace, now: number): RoundField | null {
+  const component = scene.components.find(({ slot }) => slot === at.slot);
+  const place = component && placeAt(component, scene.system.kind, scene.system.plate, at);
+  return place ? fieldOf(scene, { ...place, component }, runningMinutes(scene.record, 'cooling', now)) : null;
+}
+
 /** Whether a visit would have more stops if the other season were worked as well. */
 export const hasOtherSeason = (system: SystemDetail, { components, season }: RoundView): boolean => {
   const asked = { systemKind: system.kind, plate: system.plate, components, season };
@@ -307,5 +315,6 @@ export function roundView(
     season,
     atHand,
     tables,
+    fieldAt: (at) => fieldAtPlace(scene, at, now),
   };
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { systemKindSchema } from '../equipment/plate.ts';
 import { SEASONS } from '../quantity/season.ts';
+import { callSchema } from './calls.ts';
 import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
 
 /** A season as a device sends it; those that were last loaded before it was called fall call it autumn. */
@@ -28,6 +29,8 @@ export const visitSchema = z.object({
   closedAt: momentSchema.nullable(),
   note: z.string().nullable(),
   personName: z.string(),
+  /** What it is about, where it is a call or became one; null on a round. */
+  call: callSchema.nullable().default(null),
 });
 export type VisitView = z.infer<typeof visitSchema>;
 

@@ -11,6 +11,7 @@ import * as moreParts from './migrations/0009-more-parts.ts';
 import * as rulings from './migrations/0010-rulings.ts';
 import * as schools from './migrations/0011-schools.ts';
 import * as meters from './migrations/0012-meters.ts';
+import * as calls from './migrations/0013-calls.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -25,6 +26,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0010-rulings': rulings,
   '0011-schools': schools,
   '0012-meters': meters,
+  '0013-calls': calls,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

@@ -18,6 +18,7 @@ import {
   type LocalRuling,
   type LooseEnd,
   type LooseEndCode,
+  type NewCall,
   type NewVisit,
   type RoundRecord,
 } from '@yarnix/core';
@@ -141,8 +142,19 @@ export async function startRound(visitId: string, visit: NewVisit): Promise<void
 }
 
 /** Takes up a round that was started elsewhere, so that it can be worked here. */
-export const takeUpRound = (visitId: string, visit: NewVisit, looseEnds: readonly LooseEnd[]): Promise<void> =>
-  keep({ ...newRound(visitId, visit.systemId, visit.startedAt, visit.season ?? null), looseEnds });
+export const takeUpRound = (
+  visitId: string,
+  visit: NewVisit,
+  looseEnds: readonly LooseEnd[],
+  call: NewCall | null,
+): Promise<void> =>
+  keep({ ...newRound(visitId, visit.systemId, visit.startedAt, visit.season ?? null), looseEnds, call });
+
+/** Keeps what a call is about as it now stands, here and at the office. */
+export const keepCall = (visitId: string, call: NewCall): Promise<void> =>
+  change(visitId, (record) => ({ ...record, call }), [
+    { path: `/api/visits/${visitId}/call`, body: call, visitId, id: `${visitId}/call` },
+  ]);
 
 /** Takes a typed reading. Its draft is what is taken: once that is gone (Enter took it, then the field lost the focus) nothing is left to take. */
 export function takeReading(visitId: string, key: string, taken: LocalReading): Promise<void> {

@@ -30,6 +30,7 @@ const system = systemView({
     season: 'spring',
     personName: 'Tamsin Pruett',
     note: null,
+    call: null,
   })),
   readings: [
     capacitance('old', '2022-05-01', 'herm', 39),

@@ -35,9 +35,9 @@ export function useRoundView(systemId: string, visitId: string): RoundScreenData
 
   useEffect(() => {
     if (elsewhere) {
-      const { startedAt, season } = elsewhere;
+      const { startedAt, season, call } = elsewhere;
       const ends = system.data?.looseEnds.filter((e) => e.visitId === visitId) ?? [];
-      void takeUpRound(visitId, { systemId, startedAt, season }, ends);
+      void takeUpRound(visitId, { systemId, startedAt, season }, ends, call);
     }
   }, [elsewhere, system.data, systemId, visitId]);
   const now = useNow(record);

@@ -1,4 +1,13 @@
-import { dayOf, seasonOf, type NewVisit, type SystemKind, type VisitLine, type VisitView } from '@yarnix/core';
+import {
+  dayOf,
+  seasonOf,
+  type NewCall,
+  type NewVisit,
+  type ProvedCauses,
+  type SystemKind,
+  type VisitLine,
+  type VisitView,
+} from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
@@ -10,6 +19,7 @@ export interface VisitRow {
   closed_at: Date | null;
   note: string | null;
   person_name: string;
+  call: VisitView['call'];
 }
 
 interface LineRow extends VisitRow {
@@ -27,6 +37,7 @@ export const viewOfVisit = (row: VisitRow): VisitView => ({
   closedAt: row.closed_at?.toISOString() ?? null,
   note: row.note,
   personName: row.person_name,
+  call: row.call,
 });
 
 const lineOf = (row: LineRow): VisitLine => ({
@@ -85,6 +96,25 @@ export const visitsStore = (db: Knex) => {
         })
         .onConflict('id')
         .ignore(),
+
+    /** Keeps what a visit that is a call is about, as it now stands. */
+    keepCall: (context: RequestContext, id: string, call: NewCall) =>
+      db('visits')
+        .where({ firm_id: context.firmId, id })
+        .update({ call: JSON.stringify(call) as never }),
+
+    /** How often each fault was proved or repaired, the most frequent first. */
+    async proved(context: RequestContext): Promise<ProvedCauses['proved']> {
+      const { rows } = await db.raw<{ rows: ProvedCauses['proved'] }>(
+        `select fault, count(*)::int as count
+         from visits v, jsonb_array_elements_text(v.call -> 'outcome' -> 'faults') as fault
+         where v.firm_id = ? and jsonb_typeof(v.call -> 'outcome') = 'object'
+           and v.call -> 'outcome' ->> 'is' in ('proved', 'repaired', 'for-now', 'proposed', 'declined', 'unsafe')
+         group by fault order by count desc, fault limit 200`,
+        [context.firmId],
+      );
+      return rows;
+    },
 
     close: (context: RequestContext, id: string, closedAt: string, note: string | null) =>
       db('visits').where({ firm_id: context.firmId, id }).whereNull('closed_at').update({ closed_at: closedAt, note }),
