@@ -1,3 +1,4 @@
+import type { Session } from '@yarnix/core';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import {
@@ -37,10 +38,16 @@ async function violations(page: Page): Promise<string[]> {
 test('no screen has an accessibility violation, in either theme', async ({ page, server }) => {
   test.setTimeout(300_000);
   const row = await watchedDual(server.address);
+  const { person } = (await (await fetch(`${server.address}/api/session`)).json()) as Session;
   const screens: [string, RegExp][] = [
     ['/watch', /may not see/],
     ['/systems', /systems/],
     ['/systems/new', /New system/],
+    ['/week', /to decide/],
+    ['/week?show=rounds', /due/],
+    ['/week?show=accepted', /planned/],
+    [`/week/vans/${person.id}/2026-12-01`, /to load/],
+    ['/bench/superheat?psig=118&line=52', /Superheat/],
     ['/rounds', /under way/],
     [`/systems/${row.systemId}`, /\d/],
     [`/systems/${row.systemId}?as=table`, /\d/],
@@ -48,6 +55,7 @@ test('no screen has an accessibility violation, in either theme', async ({ page,
     [`/systems/${row.systemId}/plate`, /Plate/],
     ['/refrigerants', /Refrigerants/],
     ['/settings', /schools/],
+    ['/reference?q=readings.csv', /other programs/],
     ['/waiting', /Everything has reached|Not at the office/],
     ['/nowhere', /no such page/],
   ];

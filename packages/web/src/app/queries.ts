@@ -18,6 +18,8 @@ export const queries = {
     }),
   visits: () =>
     queryOptions({ queryKey: ['visits'], queryFn: ({ signal }) => get('/api/visits', 'visitsPageSchema', signal) }),
+  causes: () =>
+    queryOptions({ queryKey: ['causes'], queryFn: ({ signal }) => get('/api/causes', 'provedCausesSchema', signal) }),
   probeFaults: () =>
     queryOptions({
       queryKey: ['probe-faults'],

@@ -6,6 +6,7 @@ export {
   metersSchema,
   previewSchema,
   probeFaultsSchema,
+  provedCausesSchema,
   problemSchema,
   schoolsSchema,
   sessionSchema,

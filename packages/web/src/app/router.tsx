@@ -33,6 +33,15 @@ export const router = createBrowserRouter([
       { index: true, element: <Navigate to="/watch" replace /> },
       place('watch', async () => (await import('../places/watch/watch-screen.tsx')).WatchScreen, askWatch),
       place('rounds', async () => (await import('../places/round/rounds-screen.tsx')).RoundsScreen),
+      place('find', async () => (await import('../places/find/find-screen.tsx')).FindScreen),
+      place(
+        'systems/:systemId/find',
+        async () => (await import('../places/find/start-call-screen.tsx')).StartCallScreen,
+      ),
+      place(
+        'systems/:systemId/calls/:visitId',
+        async () => (await import('../places/find/call-screen.tsx')).CallScreen,
+      ),
       place('systems', async () => (await import('../places/systems/systems-screen.tsx')).SystemsScreen),
       place('systems/new', async () => (await import('../places/systems/new-system-screen.tsx')).NewSystemScreen),
       place('systems/:systemId', async () => (await import('../places/system/system-screen.tsx')).SystemScreen),

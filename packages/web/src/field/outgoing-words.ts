@@ -21,6 +21,8 @@ export function outgoingWords(outgoing: Pick<Outgoing, 'path' | 'body'>): string
   switch (carriedBy(outgoing)) {
     case 'visits':
       return 'The start of the round';
+    case 'call':
+      return 'What the call is about';
     case 'closing':
       return 'The close of the round';
     case 'readings': {

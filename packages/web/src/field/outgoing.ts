@@ -19,11 +19,12 @@ export interface SetAside extends Outgoing {
   readonly code: string;
 }
 
-/** What a PUT carries, by its address: the second word of it, or "closing". */
+/** What a PUT carries, by its address: the second word of it, or its end. */
 type Carries =
   | 'ruling'
   | 'visits'
   | 'closing'
+  | 'call'
   | 'readings'
   | 'components'
   | 'loose-ends'
@@ -46,6 +47,7 @@ const CARRIED: readonly Carries[] = [
 
 export function carriedBy({ path }: Pick<Outgoing, 'path'>): Carries {
   if (path.endsWith('/closing')) return 'closing';
+  if (path.endsWith('/call')) return 'call';
   if (path.endsWith('/ruling')) return 'ruling';
   const word = path.split('/')[2];
   return CARRIED.find((known) => known === word) ?? 'other';

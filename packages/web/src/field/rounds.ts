@@ -206,12 +206,11 @@ export const keepLooseEnd = (visitId: string, end: LooseEnd): Promise<void> =>
 
 /** Opens loose ends that an instruction makes, unless the same one hangs loose already. */
 export function openLooseEnds(visitId: string, ends: readonly (LooseEnd & { code: LooseEndCode })[]): Promise<void> {
-  const there = new Set(
-    current(visitId)
-      ?.looseEnds.filter((e) => e.putBackAt === null)
-      .map((e) => e.code),
-  );
-  const fresh = ends.filter((e) => !there.has(e.code));
+  const there = current(visitId)?.looseEnds.filter((e) => e.putBackAt === null) ?? [];
+  // Of what several can hang loose, as wires, it is the one that is named.
+  const hangs = (end: LooseEnd) =>
+    there.some(({ code, text }) => code === end.code && (end.text === '' || text === end.text));
+  const fresh = ends.filter((e) => !hangs(e));
   return change(
     visitId,
     (record) => fresh.reduce(withLooseEnd, record),

@@ -80,7 +80,11 @@ export function RoundsScreen() {
         {unsent.map((r) => (
           <li key={r.visitId} className="border-b border-rule">
             <Link
-              to={`/systems/${r.systemId}/rounds/${r.visitId}/arrive`}
+              to={
+                r.call
+                  ? `/systems/${r.systemId}/calls/${r.visitId}`
+                  : `/systems/${r.systemId}/rounds/${r.visitId}/arrive`
+              }
               className="grid min-h-16 items-center py-2 font-bold"
             >
               Started {dateWords(r.startedAt)}, kept on this device
@@ -88,7 +92,12 @@ export function RoundsScreen() {
           </li>
         ))}
         {visits.data.open.map((v) => (
-          <Line key={v.id} visit={v} to={`/systems/${v.systemId}/rounds/${v.id}/arrive`} word="go on" />
+          <Line
+            key={v.id}
+            visit={v}
+            to={v.call ? `/systems/${v.systemId}/calls/${v.id}` : `/systems/${v.systemId}/rounds/${v.id}/arrive`}
+            word={v.call ? 'a call, go on' : 'go on'}
+          />
         ))}
       </ul>
       <p className="mt-4">

@@ -1,7 +1,7 @@
 import { SYSTEM_KIND_NAMES, type SystemSummary } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { createColumnHelper, tableFeatures, useTable } from '@tanstack/react-table';
-import { ArrowDown, ArrowUp, Plus } from 'lucide-react';
+import { ArrowDown, ArrowUp, Download, Plus } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
@@ -16,17 +16,24 @@ const features = tableFeatures({});
 const column = createColumnHelper<typeof features, SystemSummary>();
 const NONE: SystemSummary[] = [];
 
+/** To a system; or, when a call is to begin, straight to what the call is about. */
+function SystemLink({ system }: { system: SystemSummary }) {
+  const [search] = useSearchParams();
+  const to = search.get('for') === 'find' ? `/systems/${system.id}/find` : `/systems/${system.id}`;
+  return (
+    <Link to={to} className="block text-[17px] font-bold">
+      {system.address}
+      <span className="label block text-[14px] md:hidden">
+        {system.customerName} · {SYSTEM_KIND_NAMES[system.kind]}
+      </span>
+    </Link>
+  );
+}
+
 const columns = column.columns([
   column.accessor('address', {
     header: 'Address',
-    cell: ({ row }) => (
-      <Link to={`/systems/${row.original.id}`} className="block text-[17px] font-bold">
-        {row.original.address}
-        <span className="label block text-[14px] md:hidden">
-          {row.original.customerName} · {SYSTEM_KIND_NAMES[row.original.kind]}
-        </span>
-      </Link>
-    ),
+    cell: ({ row }) => <SystemLink system={row.original} />,
   }),
   column.accessor('customerName', { header: 'Customer' }),
   column.accessor('kind', { header: 'Kind', cell: ({ row }) => SYSTEM_KIND_NAMES[row.original.kind] }),
@@ -96,6 +103,19 @@ function SystemsTable({
   );
 }
 
+const countWords = (total: number | undefined): string =>
+  total === undefined ? 'Systems' : `${total} ${total === 1 ? 'system' : 'systems'}`;
+
+const AllReadings = () => (
+  <a
+    href="/api/readings.csv"
+    download="readings.csv"
+    className="inline-flex min-h-12 items-center gap-2 font-semibold text-copper underline-offset-4 hover:underline"
+  >
+    <Download aria-hidden size={18} /> All readings of the firm as CSV
+  </a>
+);
+
 /** Systems: found by address, customer or area; sorted in the address bar, so that every view can be sent on. */
 export function SystemsScreen() {
   const [search, setSearch] = useSearchParams();
@@ -128,7 +148,7 @@ export function SystemsScreen() {
     <div className="px-4 py-5 md:px-5">
       <div className="mb-3 flex flex-wrap items-end gap-4">
         <h1 className="mr-auto text-[28px] font-bold">
-          {systems.data ? `${total} ${total === 1 ? 'system' : 'systems'}` : 'Systems'}
+          {search.get('for') === 'find' ? 'On which system is the call?' : countWords(systems.data?.total)}
         </h1>
         <Field
           ref={box}
@@ -161,6 +181,7 @@ export function SystemsScreen() {
           onSort={(by) => set('sort', by)}
         />
       )}
+      {total > 0 && <AllReadings />}
       {total > PAGE && (
         <div className="flex items-center gap-4 py-4">
           <Button disabled={at === 0} onClick={() => set('page', String(at - 1))}>

@@ -1,4 +1,5 @@
 import { readingKind, type WatchRow } from '@yarnix/core';
+import { Search } from 'lucide-react';
 import { Link } from 'react-router';
 import { useWide } from '../../app/use-media.ts';
 import { Mark, StandingWord } from '../../kit/mark.tsx';
@@ -59,6 +60,13 @@ export function WatchLine({ row, onSetAside }: { row: WatchRow; onSetAside: (row
             </p>
           )}
         </div>
+      </Link>
+      <Link
+        to={`/systems/${row.systemId}/find`}
+        aria-label={`Find the cause: ${partName(row)}, ${row.address}`}
+        className="grid w-12 shrink-0 place-items-center text-soft hover:text-copper max-md:hidden"
+      >
+        <Search aria-hidden size={21} />
       </Link>
       <SetAside row={row} onDone={() => onSetAside(row)} />
     </li>

@@ -1,0 +1,30 @@
+import type { NewCall } from '@yarnix/core';
+import { useQuery } from '@tanstack/react-query';
+import { Navigate, useNavigate, useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { queries } from '../../app/queries.ts';
+import { Failed, Loading } from '../../app/states.tsx';
+import { keepCall, startRound } from '../../field/rounds.ts';
+import { ComplaintForm } from './complaint-form.tsx';
+
+/** Begins a call on a system, or goes on with the visit that is under way there. */
+export function StartCallScreen() {
+  const { systemId = '' } = useParams();
+  const navigate = useNavigate();
+  const { data: system, error, refetch } = useQuery(queries.system(systemId));
+  if (!system)
+    return error ? (
+      <Failed error={error} what="This system" retry={() => void refetch()} />
+    ) : (
+      <Loading what="the system" />
+    );
+  const open = system.visits.find((v) => v.closedAt === null);
+  if (open) return <Navigate to={`/systems/${systemId}/calls/${open.id}`} replace />;
+  const begin = async (call: NewCall) => {
+    const visitId = v7();
+    await startRound(visitId, { systemId, startedAt: new Date().toISOString() });
+    await keepCall(visitId, call);
+    await navigate(`/systems/${systemId}/calls/${visitId}`, { replace: true });
+  };
+  return <ComplaintForm system={system} before={null} onBegin={(call) => void begin(call)} />;
+}

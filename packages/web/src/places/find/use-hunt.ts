@@ -1,0 +1,97 @@
+import {
+  answersOn,
+  askedOn,
+  leaningsOfRecord,
+  leaningsOfThreads,
+  machineSpecOf,
+  testsOf,
+  type Answered,
+  type HuntReport,
+  type Leanings,
+  type NewCall,
+  type RoundRecord,
+  type RoundView,
+  type SystemDetail,
+  type Test,
+} from '@yarnix/core';
+import { useQuery } from '@tanstack/react-query';
+import { wrap, type Remote } from 'comlink';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { queries } from '../../app/queries.ts';
+import type { Hunting } from './hunt-worker.ts';
+
+let hunting: Remote<Hunting> | null = null;
+/** The worker that hunts; started when it is first needed, kept for the next answer. */
+const worker = (): Remote<Hunting> =>
+  (hunting ??= wrap<Hunting>(new Worker(new URL('./hunt-worker.ts', import.meta.url), { type: 'module' })));
+
+interface Asking {
+  readonly system: SystemDetail;
+  readonly record: RoundRecord;
+  readonly view: RoundView;
+  readonly call: NewCall;
+}
+
+/** What leans the chances besides the complaint: this machine's threads, and what the firm has proved. */
+function useLeanings({ view }: Asking) {
+  const causes = useQuery(queries.causes());
+  const { threads } = view.assessment;
+  // Threads move with every reading of the hunt itself: what they said as it began is what leans.
+  const [byThreads] = useState(() => leaningsOfThreads({ threads }));
+  return useMemo(() => {
+    const recorded = causes.data ? leaningsOfRecord(causes.data) : {};
+    const own = Object.fromEntries(byThreads.map(({ fault, by }) => [fault, (recorded[fault] ?? 1) * by]));
+    const leanings: Leanings = { ...recorded, ...own };
+    // What the firm has proved is waited for, so that no test changes under somebody's hand; without a signal it is not.
+    return { leanings, byThreads, isReady: !causes.isLoading };
+  }, [causes.data, causes.isLoading, byThreads]);
+}
+
+export interface HuntState {
+  readonly tests: ReadonlyMap<string, Test>;
+  readonly answers: readonly Answered[];
+  /** The latest report; null until the first one is there. */
+  readonly report: HuntReport | null;
+  /** True while a newer one is on its way. */
+  readonly busy: boolean;
+  readonly byThreads: ReturnType<typeof leaningsOfThreads>;
+}
+
+/** A hunt on a visit, live: what was answered, the chances, the next test. */
+export function useHunt(asking: Asking): HuntState {
+  const { system, record, view, call } = asking;
+  const { kind, plate } = system;
+  const { leanings, byThreads, isReady } = useLeanings(asking);
+  const tests = useMemo(
+    () => new Map(testsOf(machineSpecOf(kind, plate)).map((test) => [test.id, test])),
+    [kind, plate],
+  );
+  const { readings, components } = view;
+  const scene = useMemo(
+    () => ({ call, visitId: record.visitId, readings, components, tests, leanings }),
+    [call, record.visitId, readings, components, tests, leanings],
+  );
+  const answers = useMemo(() => answersOn(scene), [scene]);
+  // What is only being typed asks nothing anew.
+  const asked = JSON.stringify(askedOn(scene), (_, value: unknown) =>
+    value === Infinity ? 'OL' : typeof value === 'number' && Number.isNaN(value) ? 'idle' : value,
+  );
+  const [got, setGot] = useState<{ readonly asked: string; readonly report: HuntReport } | null>(null);
+  const latest = useRef(scene);
+  useEffect(() => {
+    latest.current = scene;
+  }, [scene]);
+  useEffect(() => {
+    if (!isReady) return;
+    let stale = false;
+    void worker()
+      .report(kind, plate, askedOn(latest.current))
+      .then((report) => {
+        if (!stale) setGot({ asked, report });
+      });
+    return () => {
+      stale = true;
+    };
+  }, [asked, isReady, kind, plate]);
+  return { tests, answers, report: got?.report ?? null, busy: got?.asked !== asked, byThreads };
+}
