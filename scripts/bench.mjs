@@ -19,6 +19,7 @@ await runMain(async () => {
   try {
     say('core');
     await runTs('scripts/bench/core.ts');
+    await runTs('scripts/bench/find.ts');
     say('server');
     await runTs('scripts/bench/server.ts', {
       env: { DATABASE_URL: cluster.url('yarnix_bench'), ADMIN_DATABASE_URL: cluster.adminUrl },
