@@ -181,6 +181,7 @@ export {
   type LooseEnd,
   type LooseEndCode,
 } from './round/loose-ends.ts';
+export type { Ahead } from './series/ahead.ts';
 export { nextRoundAfter } from './round/next-round.ts';
 export { planRound, type PlannedReading } from './round/plan-round.ts';
 export { plateCosts, type PlateCost } from './round/plate-costs.ts';

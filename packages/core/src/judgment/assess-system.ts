@@ -4,6 +4,7 @@ import type { SystemKind } from '../equipment/system-kind.ts';
 import { dayOf, type Day } from '../quantity/day.ts';
 import { dated, type DatedReading, type Reading } from '../readings/contract/reading.ts';
 import { numericKind } from '../readings/registry.ts';
+import { anyAhead, type Ahead } from '../series/ahead.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
 import type { Judgment } from '../verdict/judgment.ts';
 import type { Policy } from '../verdict/policy.ts';
@@ -213,6 +214,8 @@ export interface PartAssessment<R extends Reading = Reading, C = Component & { i
   readonly urgency: number;
   /** Chance, 0 to 1, of being past its limit by the next round. */
   readonly chance: number;
+  /** The chance by its trends alone, from its last reading on; null where it is small for long. */
+  readonly ahead: Ahead | null;
   /** The one that leads first; empty without a reading. */
   readonly threads: readonly SystemThread<R, C>[];
   readonly lead: Judgment | null;
@@ -234,6 +237,7 @@ function assessPart<R extends Reading, C extends Component & { id: string }>(
     standing: standingOfPart(threads.map((t) => t.state.standing)),
     urgency: Math.max(0, ...threads.map((t) => t.state.urgency)),
     chance: state?.chance ?? 0,
+    ahead: anyAhead(threads.flatMap((t) => t.state.numeric?.outlook?.ahead ?? [])),
     threads,
     lead: state?.lead ?? null,
     also,

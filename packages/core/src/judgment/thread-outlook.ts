@@ -14,6 +14,7 @@ import type { ReadyThread } from '../series/thread-shape.ts';
 import type { MeterCheck } from '../series/meter-checks.ts';
 import { canTeach, learnFleet } from '../series/learn-prior.ts';
 import { mixtureMean } from '../series/mixture.ts';
+import type { Ahead } from '../series/ahead.ts';
 import type { Crossing } from '../series/outlook.ts';
 import { upTo } from '../series/ready-thread.ts';
 import type { Judgment } from '../verdict/judgment.ts';
@@ -49,6 +50,8 @@ export interface ThreadOutlook {
   readonly chancePastLimit: number | null;
   /** Days at which that chance is 10, 50 and 90 %. */
   readonly crossing: Crossing | null;
+  /** That chance from the last reading on; null where it is small until the day asked for. */
+  readonly ahead: Ahead | null;
   readonly standing: Standing;
   readonly reasons: readonly Judgment[];
 }
@@ -210,6 +213,7 @@ export function threadOutlook(
     high80: outlook?.high80 ?? null,
     chancePastLimit: outlook?.chancePastLimit ?? null,
     crossing: outlook?.crossing ?? null,
+    ahead: outlook?.ahead ?? null,
     standing: worstOf(judgments.map((j) => j.standing)),
     reasons: judgments,
   };

@@ -8,7 +8,7 @@ import type { Judgment } from '../verdict/judgment.ts';
  * What it costs when a part fails before the next round, 0 to 1: a compressor is the most, a weak fan section the
  * least that still stops the cooling. Common practice, no source.
  */
-const CONSEQUENCE: Readonly<Record<Slot, number>> = {
+export const CONSEQUENCE: Readonly<Record<Slot, number>> = {
   compressor: 1,
   'refrigerant-circuit': 0.9,
   'run-capacitor': 0.8,

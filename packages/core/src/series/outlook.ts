@@ -1,3 +1,5 @@
+import type { Ahead } from './ahead.ts';
+
 /** The value a thread may not fall below or rise above; either side may be missing. */
 export interface Limit {
   readonly lower?: number | null | undefined;
@@ -24,4 +26,6 @@ export interface Outlook {
   /** Chance, 0 to 1, of being past the limit on that day; null when there is no limit. */
   readonly chancePastLimit: number | null;
   readonly crossing: Crossing | null;
+  /** The chance from the last reading on; null or absent where it is small for long. */
+  readonly ahead?: Ahead | null;
 }

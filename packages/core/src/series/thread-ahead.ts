@@ -1,4 +1,5 @@
 import { DAYS_A_YEAR, type Day } from '../quantity/day.ts';
+import { AHEAD_YEARS } from './ahead.ts';
 import { levelsAt, type ThreadFit } from './fit-thread.ts';
 import { mixtureCdf, mixtureMean, mixtureQuantile, type Bell } from './mixture.ts';
 import type { Crossing, Limit, Outlook } from './outlook.ts';
@@ -40,6 +41,9 @@ function yearsUntil(fit: ThreadFit, limit: Limit, reference: number, chances: re
 /** Below this chance at the next round nobody asks for the day of a crossing: it is far off. */
 const CROSSING_FROM = 0.04;
 
+/** Below this chance at the next round it counts as none until then. */
+const AHEAD_FROM = 0.01;
+
 /**
  * Where a fitted thread will stand on a day: expected value, the range that holds it with 80 % chance, the chance of
  * being past its limit, and the days at which that chance is 10, 50 and 90 %. These are of the part itself, not of one
@@ -57,6 +61,10 @@ export function threadAhead(fit: ThreadFit, lastDay: Day, reference: number, lim
     high80: reference * mixtureQuantile(bells, 0.9),
     chancePastLimit: chance,
     crossing: chance !== null && chance > CROSSING_FROM ? crossingOf(fit, lastDay, reference, limit, bells) : null,
+    ahead:
+      chance !== null && chance > AHEAD_FROM
+        ? { from: lastDay, chances: AHEAD_YEARS.map((years) => chancePast(levelsAt(fit, years), limit, reference)) }
+        : null,
   };
 }
 
