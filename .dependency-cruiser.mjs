@@ -17,6 +17,7 @@ const FLOORS = [
   'readings/(?!contract)',
   'judgment',
   'round',
+  'planning',
   'http',
   'fieldwork',
   'words',

@@ -181,7 +181,21 @@ export {
   type LooseEnd,
   type LooseEndCode,
 } from './round/loose-ends.ts';
+export {
+  decisionNow,
+  holdsForRound,
+  isCalledOff,
+  isDoneBySaying,
+  isLongDone,
+  jobSeverity,
+  type JobDecision,
+} from './planning/decision.ts';
+export { jobOfCall, jobOfPart, LIKELY, TELLING_ON_WATCH, type LeftByCall, type Planning } from './planning/job.ts';
+export { minutesFor } from './planning/minutes.ts';
+export { byUrgencyOfRound, dueBecause, roundBy } from './planning/round-due.ts';
+export { USUAL_SEASON_STARTS } from './planning/season-starts.ts';
 export type { Ahead } from './series/ahead.ts';
+export { costOfFailing, waitingOn, type PartWaiting } from './planning/waiting.ts';
 export { nextRoundAfter } from './round/next-round.ts';
 export { planRound, type PlannedReading } from './round/plan-round.ts';
 export { plateCosts, type PlateCost } from './round/plate-costs.ts';
@@ -306,6 +320,19 @@ export {
   type WatchPage,
   type WatchRow,
 } from './http/watch.ts';
+export {
+  jobKeySchema,
+  jobSchema,
+  jobsPageSchema,
+  jobsQuerySchema,
+  newDecisionSchema,
+  newJobSchema,
+  type Job,
+  type JobsPage,
+  type JobsQuery,
+  type NewDecision,
+  type NewJob,
+} from './http/jobs.ts';
 export { textOfInput } from './fieldwork/field-entry.ts';
 export { answersOn, askedOn, newCall, saysToHunt, type Answered } from './fieldwork/hunt-of-round.ts';
 export { endsOfTest, faultsOfCall, keptOutcome, usualOutcome } from './fieldwork/call-end.ts';
@@ -379,6 +406,7 @@ export { SNAG_WORDS } from './words/rules.ts';
 export { textOf } from './words/said.ts';
 export { TOGETHER_WORDS } from './words/together.ts';
 export { sayFigure, sayValue } from './words/values.ts';
+export { beforeWords, DECISION_NAMES, jobProof, jobTitle, jobWhy } from './words/jobs.ts';
 export { FAULT_NAMES } from './words/fault-names.ts';
 export { answerName, testCautions, testCost, testState, testTitle, answeredWords } from './words/hunt-tests.ts';
 export {
