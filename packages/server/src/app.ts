@@ -7,6 +7,7 @@ import type { Logger } from 'pino';
 import { eventsRoutes } from './features/events/routes.ts';
 import { followUpsRoutes } from './features/follow-ups/routes.ts';
 import { looseEndsRoutes } from './features/loose-ends/routes.ts';
+import { jobsRoutes } from './features/jobs/routes.ts';
 import { metersRoutes } from './features/meters/routes.ts';
 import { partsRoutes } from './features/parts/routes.ts';
 import { photosRoutes } from './features/photos/routes.ts';
@@ -107,6 +108,7 @@ export function createApp({
     refitsRoutes,
     schoolsRoutes,
     metersRoutes,
+    jobsRoutes,
   ].flatMap((feature) => feature(services) as AnyRoute[]);
   const api = Router();
   mount(api, routes);

@@ -3,6 +3,7 @@ import { closingService } from './features/visits/closing.ts';
 import { eventsService } from './features/events/service.ts';
 import { fittingService } from './features/parts/fitting.ts';
 import { followUpsService } from './features/follow-ups/service.ts';
+import { jobsService } from './features/jobs/service.ts';
 import { looseEndsService } from './features/loose-ends/service.ts';
 import { metersService } from './features/meters/service.ts';
 import { partsService } from './features/parts/service.ts';
@@ -38,6 +39,7 @@ export interface Services {
   readonly refits: ReturnType<typeof refitsService>;
   readonly schools: ReturnType<typeof schoolsService>;
   readonly meters: ReturnType<typeof metersService>;
+  readonly weekJobs: ReturnType<typeof jobsService>;
 }
 
 /** Wires every service on one database handle. */
@@ -61,6 +63,7 @@ export function servicesOn(wiring: Wiring): Services {
     refits: () => refitsService(on),
     schools: () => schoolsService(on),
     meters: () => metersService(on),
+    weekJobs: () => jobsService(on),
   });
   const on = onHandle(wiring, services);
   return services;

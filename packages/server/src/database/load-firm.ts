@@ -39,6 +39,7 @@ function partRows({ firm, prior }: Loading, system: LoadableSystem): Record<stri
       severity: stands?.severity ?? 1,
       urgency: stands?.urgency ?? 0,
       chance: stands?.chance ?? 0,
+      ahead: stands?.ahead ? JSON.stringify(stands.ahead) : null,
       lead: stands?.lead ? JSON.stringify(stands.lead) : null,
     };
   });

@@ -12,6 +12,8 @@ import * as rulings from './migrations/0010-rulings.ts';
 import * as schools from './migrations/0011-schools.ts';
 import * as meters from './migrations/0012-meters.ts';
 import * as calls from './migrations/0013-calls.ts';
+import * as jobs from './migrations/0014-jobs.ts';
+import * as ahead from './migrations/0015-ahead.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -27,6 +29,8 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0011-schools': schools,
   '0012-meters': meters,
   '0013-calls': calls,
+  '0014-jobs': jobs,
+  '0015-ahead': ahead,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

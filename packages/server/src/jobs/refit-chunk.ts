@@ -160,15 +160,15 @@ export const threadsToLearn = (systems: readonly RefitSystem[], policy: Policy):
 const WRITE = `
   with fresh as (
     select * from jsonb_to_recordset(?::jsonb)
-      as f(id uuid, revision int, standing text, severity smallint, urgency real, chance real, lead jsonb)
+      as f(id uuid, revision int, standing text, severity smallint, urgency real, chance real, ahead jsonb, lead jsonb)
   ), changed as (
     update components k
-    set standing = f.standing, severity = f.severity, urgency = f.urgency, chance = f.chance, lead = f.lead,
+    set standing = f.standing, severity = f.severity, urgency = f.urgency, chance = f.chance, ahead = f.ahead, lead = f.lead,
         revision = k.revision + 1
     from fresh f
     join components old on old.id = f.id
     where k.id = f.id and k.revision = f.revision and k.removed_on is null
-      and (old.standing, old.urgency, old.chance) is distinct from (f.standing, f.urgency, f.chance)
+      and (old.standing, old.urgency, old.chance, old.ahead) is distinct from (f.standing, f.urgency, f.chance, f.ahead)
     returning k.id, k.firm_id, old.standing as was, k.standing as stands
   )
   insert into standing_changes (firm_id, component_id, from_standing, to_standing, at)

@@ -33,12 +33,13 @@ export interface ThreadName {
 }
 
 /** How a part stands, in the form it is kept in. */
-function standingsFrom({ standing, urgency, chance, lead, also, threads: [first] }: PartAssessment): Standings {
+function standingsFrom({ standing, urgency, chance, ahead, lead, also, threads: [first] }: PartAssessment): Standings {
   return {
     standing,
     severity: severityOf(standing),
     urgency,
     chance,
+    ahead: ahead && { ...ahead, chances: ahead.chances.map((c) => Math.round(c * 1e4) / 1e4) },
     lead:
       first && lead
         ? {

@@ -1,4 +1,5 @@
 import type {
+  Ahead,
   Because,
   ComponentKind,
   ComponentPlate,
@@ -65,6 +66,7 @@ export interface Standings {
   severity: number;
   urgency: number;
   chance: number;
+  ahead: Ahead | null;
   lead: Lead | null;
 }
 
@@ -129,6 +131,7 @@ export const partsStore = (db: Knex) => ({
       .where({ firm_id: context.firmId, id })
       .update({
         ...s,
+        ahead: s.ahead === null ? null : JSON.stringify(s.ahead),
         lead: s.lead === null ? null : JSON.stringify(s.lead),
         revision: db.raw('revision + 1'),
       });

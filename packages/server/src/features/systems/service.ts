@@ -160,5 +160,5 @@ export function systemsService({ db, now, needs, transact }: On<Needs>) {
     await store.setPlate(context, id, { ...plate, [field]: (isBack ? from : to) ?? undefined });
   }
 
-  return { detail, create, facts, changePlate, noteSetting, page: store.page };
+  return { detail, create, facts, changePlate, noteSetting, page: store.page, areas: store.areas };
 }

@@ -70,6 +70,14 @@ export const systemsStore = (db: Knex) => {
     return query;
   };
   return {
+    /** Names of the firm's areas. */
+    areas: (context: RequestContext): Promise<string[]> =>
+      db('systems')
+        .where({ firm_id: context.firmId })
+        .whereNotNull('area')
+        .distinct('area')
+        .orderBy('area')
+        .pluck<string[]>('area'),
     find: (context: RequestContext, id: string): Promise<SystemRow | undefined> =>
       db('systems as s')
         .join('customers as c', 'c.id', 's.customer_id')

@@ -28,6 +28,7 @@ export interface Asked {
 }
 
 interface Needs {
+  readonly systems: { areas(context: RequestContext): Promise<string[]> };
   readonly parts: {
     find(context: RequestContext, id: string): Promise<{ readonly removed_on: string | null } | undefined>;
   };
@@ -61,7 +62,7 @@ export function watchService({ db, now, log, countedEveryMs, needs }: On<Needs>)
     const [counts, components, areas, load] = await Promise.all([
       store.counts(context, filter),
       store.living(context),
-      store.areas(context),
+      needs.systems.areas(context),
       store.load(context, filter),
     ]);
     return { components, ...counts, areas, load };

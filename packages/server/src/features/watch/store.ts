@@ -116,15 +116,6 @@ export const watchStore = (db: Knex, log: Logger) => ({
     return Number(row?.count ?? 0);
   },
 
-  async areas(context: RequestContext): Promise<string[]> {
-    const rows = await db('systems')
-      .where({ firm_id: context.firmId })
-      .whereNotNull('area')
-      .distinct<{ area: string }[]>('area')
-      .orderBy('area');
-    return rows.map((r) => r.area);
-  },
-
   /** Capacitors to load for the rows that stand at watch or worse: like ratings counted together. */
   async load(context: RequestContext, filter: WatchFilter): Promise<WatchPage['load']> {
     const rows = await matching(db, context, filter)
