@@ -22,10 +22,13 @@ export default defineConfig({
         icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
       // A reload without a signal must still open the app; data comes from the device then, never from this cache.
-      workbox: { globPatterns: ['**/*.{js,css,html,svg,woff2}'], navigateFallbackDenylist: [/^\/api/, /^\/healthz/] },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallbackDenylist: [/^\/api/, /^\/calendar\//, /^\/healthz/],
+      },
     }),
   ],
-  server: { host: '127.0.0.1', proxy: { '/api': api, '/healthz': api } },
+  server: { host: '127.0.0.1', proxy: { '/api': api, '/calendar': api, '/healthz': api } },
   build: {
     chunkSizeWarningLimit: 900,
     // What every place stands on is one file, and what nearly every place knows another: dozens of small ones would each

@@ -320,6 +320,7 @@ export {
   type WatchPage,
   type WatchRow,
 } from './http/watch.ts';
+export { calendarLinkSchema, calendarsSchema, type Calendars } from './http/calendars.ts';
 export {
   jobKeySchema,
   jobSchema,
@@ -407,6 +408,7 @@ export { textOf } from './words/said.ts';
 export { TOGETHER_WORDS } from './words/together.ts';
 export { sayFigure, sayValue } from './words/values.ts';
 export { beforeWords, DECISION_NAMES, jobProof, jobTitle, jobWhy } from './words/jobs.ts';
+export { calendarWords } from './words/calendar.ts';
 export { FAULT_NAMES } from './words/fault-names.ts';
 export { answerName, testCautions, testCost, testState, testTitle, answeredWords } from './words/hunt-tests.ts';
 export {

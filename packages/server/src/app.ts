@@ -7,6 +7,7 @@ import type { Logger } from 'pino';
 import { eventsRoutes } from './features/events/routes.ts';
 import { followUpsRoutes } from './features/follow-ups/routes.ts';
 import { looseEndsRoutes } from './features/loose-ends/routes.ts';
+import { calendarRoutes, serveCalendar } from './features/calendar/routes.ts';
 import { jobsRoutes } from './features/jobs/routes.ts';
 import { metersRoutes } from './features/meters/routes.ts';
 import { partsRoutes } from './features/parts/routes.ts';
@@ -109,6 +110,7 @@ export function createApp({
     schoolsRoutes,
     metersRoutes,
     jobsRoutes,
+    calendarRoutes,
   ].flatMap((feature) => feature(services) as AnyRoute[]);
   const api = Router();
   mount(api, routes);
@@ -132,6 +134,7 @@ export function createApp({
   app.get('/api/openapi.json', (_request, response) => {
     response.json(description);
   });
+  serveCalendar(app, services);
   app.use('/api', keptByNobody, identified(identify));
   app.use(api);
   app.use('/api', apiNotFound);

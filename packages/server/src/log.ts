@@ -61,13 +61,17 @@ interface Asked {
 }
 
 /** Logs each request of the API by method and path: no query, no headers, no body, at any level. */
+/** A path as it is logged: without what was asked for, and without the secret of a calendar. */
+const pathToLog = (url: string): string =>
+  (url.split('?', 1)[0] ?? '').slice(0, 160).replace(/^(\/calendar\/).*/, '$1…');
+
 export const requestLog = (log: Logger): RequestHandler =>
   pinoHttp({
     logger: log,
     autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
     wrapSerializers: false,
     serializers: {
-      req: ({ id, method, url }: Asked) => ({ id, method, path: url?.split('?', 1)[0]?.slice(0, 160) }),
+      req: ({ id, method, url }: Asked) => ({ id, method, path: url && pathToLog(url) }),
       res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
       err: tellError,
     },

@@ -1,4 +1,5 @@
 import { callsService } from './features/visits/calls.ts';
+import { calendarService } from './features/calendar/service.ts';
 import { closingService } from './features/visits/closing.ts';
 import { eventsService } from './features/events/service.ts';
 import { fittingService } from './features/parts/fitting.ts';
@@ -39,6 +40,7 @@ export interface Services {
   readonly refits: ReturnType<typeof refitsService>;
   readonly schools: ReturnType<typeof schoolsService>;
   readonly meters: ReturnType<typeof metersService>;
+  readonly calendar: ReturnType<typeof calendarService>;
   readonly weekJobs: ReturnType<typeof jobsService>;
 }
 
@@ -63,6 +65,7 @@ export function servicesOn(wiring: Wiring): Services {
     refits: () => refitsService(on),
     schools: () => schoolsService(on),
     meters: () => metersService(on),
+    calendar: () => calendarService(on),
     weekJobs: () => jobsService(on),
   });
   const on = onHandle(wiring, services);

@@ -14,6 +14,7 @@ import * as meters from './migrations/0012-meters.ts';
 import * as calls from './migrations/0013-calls.ts';
 import * as jobs from './migrations/0014-jobs.ts';
 import * as ahead from './migrations/0015-ahead.ts';
+import * as calendars from './migrations/0016-calendars.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -31,6 +32,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0013-calls': calls,
   '0014-jobs': jobs,
   '0015-ahead': ahead,
+  '0016-calendars': calendars,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

@@ -30,6 +30,12 @@ export const queries = {
       queryKey: ['follow-ups'],
       queryFn: ({ signal }) => get('/api/follow-ups', 'followUpsPageSchema', signal),
     }),
+  calendars: () =>
+    queryOptions({
+      queryKey: ['calendars'],
+      queryFn: ({ signal }) => get('/api/calendars', 'calendarsSchema', signal),
+      staleTime: 0,
+    }),
   watchChanges: () =>
     queryOptions({
       queryKey: ['watch', 'changes'],

@@ -1,5 +1,7 @@
 /** The shapes of what the server answers, apart so that the first screen need not wait for what checks them. */
 export {
+  calendarLinkSchema,
+  calendarsSchema,
   followUpsPageSchema,
   latestRefitSchema,
   meterSchema,

@@ -1,6 +1,7 @@
 import {
   dayOf,
   holdsForRound,
+  isCalledOff,
   isDoneBySaying,
   isLongDone,
   jobSeverity,
@@ -27,6 +28,7 @@ import { jobsStore, type DecisionRow } from './store.ts';
 
 interface Needs {
   readonly systems: { areas(context: RequestContext): Promise<string[]> };
+  readonly calendar: { callOff(context: RequestContext, job: Job, sequence: number): Promise<void> };
   readonly session: { judging(context: RequestContext): Promise<{ readonly policy: Policy }> };
 }
 
@@ -187,7 +189,7 @@ export function jobsService({ db, now, transact, needs }: On<Needs>) {
 
     /** Decides a job, as it was when one looked at it: who decides after somebody else hears so, and overwrites nothing. */
     decide: (context: RequestContext, key: string, asked: NewDecision): Promise<Job> =>
-      transact(async ({ db: held }) => {
+      transact(async ({ db: held, needs: { calendar } }) => {
         const store = jobsStore(held);
         const systemId = await systemOf(held, context, key);
         await holdSystem(held, context, systemId);
@@ -201,6 +203,8 @@ export function jobsService({ db, now, transact, needs }: On<Needs>) {
         )
           return job;
         checkDecision(job, asked, await store.people(context));
+        if (isCalledOff({ ...job, personId: job.person?.id ?? null }, asked))
+          await calendar.callOff(context, job, job.version + 1);
         await store.decide(context, key, { ...asked, systemId, severity: jobSeverity(job.standing), at: now() });
         return one(held, context, systemId, key);
       }),

@@ -1,0 +1,18 @@
+import type { Job } from '../http/jobs.ts';
+import { jobProof, jobTitle, jobWhy } from './jobs.ts';
+
+/** How a planned job stands in a calendar: "3 Bobbin Hill: fit a new run capacitor", and what to know before one drives there. */
+export function calendarWords(job: Job): { readonly summary: string; readonly description: string } {
+  const why = jobWhy(job);
+  return {
+    summary: `${job.address}: ${jobTitle(job)}`,
+    description: [
+      job.area ? `${job.customerName}, ${job.area}` : job.customerName,
+      why,
+      job.note,
+      `${job.minutes} minutes. Done when: ${jobProof(job)}.`,
+    ]
+      .filter((line) => line !== '')
+      .join('\n'),
+  };
+}
