@@ -36,6 +36,13 @@ export const queries = {
       queryFn: ({ signal }) => get('/api/calendars', 'calendarsSchema', signal),
       staleTime: 0,
     }),
+  jobs: (search: string) =>
+    queryOptions({
+      queryKey: ['jobs', search],
+      queryFn: ({ signal }) => get(`/api/jobs?${search}`, 'jobsPageSchema', signal),
+      placeholderData: (previous) => previous,
+      staleTime: 0,
+    }),
   watchChanges: () =>
     queryOptions({
       queryKey: ['watch', 'changes'],

@@ -3,6 +3,8 @@ export {
   calendarLinkSchema,
   calendarsSchema,
   followUpsPageSchema,
+  jobSchema,
+  jobsPageSchema,
   latestRefitSchema,
   meterSchema,
   metersSchema,

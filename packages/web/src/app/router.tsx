@@ -32,6 +32,7 @@ export const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="/watch" replace /> },
       place('watch', async () => (await import('../places/watch/watch-screen.tsx')).WatchScreen, askWatch),
+      place('week', async () => (await import('../places/week/week-screen.tsx')).WeekScreen),
       place('rounds', async () => (await import('../places/round/rounds-screen.tsx')).RoundsScreen),
       place('find', async () => (await import('../places/find/find-screen.tsx')).FindScreen),
       place(

@@ -13,9 +13,16 @@ export function RoundButton({ system }: { system: SystemDetail }) {
   const open = system.visits.find((v) => v.closedAt === null);
   if (open) {
     return (
-      <ButtonLink look="main" to={`rounds/${open.id}/arrive`} className="min-h-14 px-7 text-[18px]">
-        <Play aria-hidden size={20} /> Go on with the round
-      </ButtonLink>
+      <div className="flex flex-wrap items-center gap-2">
+        <ButtonLink
+          look="main"
+          to={open.call ? `calls/${open.id}` : `rounds/${open.id}/arrive`}
+          className="min-h-14 px-7 text-[18px]"
+        >
+          <Play aria-hidden size={20} /> Go on with the {open.call ? 'call' : 'round'}
+        </ButtonLink>
+        {!open.call && <ButtonLink to={`calls/${open.id}`}>Find a cause</ButtonLink>}
+      </div>
     );
   }
   const season = seasonOf(dayOf(new Date().toISOString()));
@@ -31,6 +38,7 @@ export function RoundButton({ system }: { system: SystemDetail }) {
         <Play aria-hidden size={20} /> Start a {ROUND_NAMES[season]} round
       </Button>
       <Button onClick={() => void start(other)}>Or a {ROUND_NAMES[other]} round</Button>
+      <ButtonLink to="find">A call: find the cause</ButtonLink>
     </div>
   );
 }

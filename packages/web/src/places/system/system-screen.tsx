@@ -1,12 +1,13 @@
-import { dayOf, SYSTEM_KIND_NAMES, type Session, type SystemDetail } from '@yarnix/core';
+import { callWords, dayOf, SYSTEM_KIND_NAMES, type Session, type SystemDetail } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
+import { Download } from 'lucide-react';
 import { memo, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { loomOf, saySummary } from '../../thread/loom.ts';
 import { dateWords } from '../../kit/field-words.ts';
-import { FollowUps } from './follow-ups.tsx';
+import { SystemJobs } from './jobs.tsx';
 import { Lives } from './lives.tsx';
 import { LoomTable } from './loom-table.tsx';
 import { LoomView } from './loom-view.tsx';
@@ -30,11 +31,23 @@ function Visits({ system }: { system: SystemDetail }) {
               {v.personName}
               {v.closedAt === null ? ', under way' : ''}
             </span>
+            {v.call && <p className="font-semibold">{callWords(v.call)}</p>}
             {v.note && <p>{v.note}</p>}
           </li>
         ))}
         {system.visits.length === 0 && <li className="label">None yet.</li>}
       </ul>
+      {system.readings.length > 0 && (
+        <a
+          href={`/api/readings.csv?systemId=${system.id}`}
+          download="readings.csv"
+          className={`${quiet} !place-items-start`}
+        >
+          <span className="inline-flex items-center gap-2">
+            <Download aria-hidden size={18} /> Its readings as CSV
+          </span>
+        </a>
+      )}
     </>
   );
 }
@@ -56,7 +69,7 @@ function Head({ system, summary }: { system: SystemDetail; summary: string }) {
   );
 }
 
-/** Its plate, the lives of its parts, what was put off, photos and visits: below the loom. */
+/** Its plate, the lives of its parts, photos and visits: below the loom. */
 const Papers = memo(function Papers({ system }: { system: SystemDetail }) {
   return (
     <section
@@ -77,7 +90,6 @@ const Papers = memo(function Papers({ system }: { system: SystemDetail }) {
       </div>
       <div>
         <Visits system={system} />
-        <FollowUps system={system} />
         <Photos system={system} />
         <PracticeFaults />
       </div>
@@ -121,6 +133,7 @@ export function SystemScreen() {
   return (
     <div className="flex-1">
       <Threads system={system.data} firm={session.data.firm} />
+      <SystemJobs system={system.data} firm={session.data.firm} />
       <Papers system={system.data} />
     </div>
   );

@@ -3,6 +3,7 @@ import { change } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { Keypad, press, type Key } from '../../../kit/keypad.tsx';
 import { StopState } from './cautions.tsx';
+import { JobsHere } from '../../../jobs/jobs-here.tsx';
 import { MetersAtStart } from './meters-at-start.tsx';
 import { NumberInput } from '../../../visit/entry/number-input.tsx';
 import { RunningClock } from './running-clock.tsx';
@@ -43,6 +44,7 @@ export function PhoneHead(props: StopProps & { onBegin: () => void }) {
             </p>
           </div>
         )}
+        {stop.id === 'arrive' && <JobsHere systemId={record.systemId} />}
         {stop.id === 'arrive' && <MetersAtStart record={record} view={view} />}
       </div>
       {weather ? (

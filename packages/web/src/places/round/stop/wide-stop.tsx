@@ -8,6 +8,7 @@ import { Field } from '../../../kit/field.tsx';
 import { StopState } from './cautions.tsx';
 import { FieldRow } from './field-row.tsx';
 import { Listen } from '../../../visit/entry/listen.tsx';
+import { JobsHere } from '../../../jobs/jobs-here.tsx';
 import { MetersAtStart } from './meters-at-start.tsx';
 import { LooseEndsBar, PutBackButton } from '../../../visit/loose-ends-bar.tsx';
 import { FieldLines } from './field-lines.tsx';
@@ -120,6 +121,7 @@ export function WideStop(props: StopProps) {
               </Button>
             )}
           </StopState>
+          {stop.id === 'arrive' && <JobsHere systemId={record.systemId} />}
           {stop.id === 'arrive' && <MetersAtStart record={record} view={view} />}
           <ol>
             {stop.fields.map((field) => (
