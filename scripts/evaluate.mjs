@@ -4,10 +4,14 @@ import { runTs } from './lib/server.mjs';
 
 /**
  * npm run evaluate [-- --tuning --by-nature --by-kind]: how well the outlooks foresee, on fleets whose truth is known;
- * npm run evaluate -- meters [named] [--tuning]: the same where meters are off.
+ * npm run evaluate -- meters [named] [--tuning]: the same where meters are off;
+ * npm run evaluate -- find [--tuning] [--only=kind] [--list]: what is proved of hidden faults, and what it takes;
+ * npm run evaluate -- rounds [--tuning]: failures before their visit, by whose round comes first.
  */
+const ROOMS = { meters: 'meters', find: 'find/main', rounds: 'rounds' };
+
 await runMain(async () => {
   await ensureNpmPackages();
   const args = process.argv.slice(2);
-  await runTs(`scripts/evaluate/${args[0] === 'meters' ? 'meters' : 'main'}.ts`, { args });
+  await runTs(`scripts/evaluate/${ROOMS[args[0]] ?? 'main'}.ts`, { args });
 });

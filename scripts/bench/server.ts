@@ -123,6 +123,8 @@ try {
   report('Watch, first page', await timeAsync(() => ask(`${address}/api/watch`), 300), 'p95 under 100 ms');
   report('Watch, one area', await timeAsync(() => ask(`${address}/api/watch?area=Quayside`), 100), '');
   report('systems, first page', await timeAsync(() => ask(`${address}/api/systems?limit=50`), 100), '');
+  report('jobs to decide', await timeAsync(() => ask(`${address}/api/jobs?decision=proposed`), 30), '');
+  report('rounds that are due', await timeAsync(() => ask(`${address}/api/jobs?source=round`), 30), '');
   const all = await targets(address, 220);
   report(
     'one system whole',
