@@ -21,6 +21,7 @@ const FLOORS = [
   'http',
   'fieldwork',
   'words',
+  'exchange',
   'testing',
 ];
 const core = (floors) => `^packages/core/src/(${floors.join('|')})`;

@@ -433,3 +433,4 @@ export {
   whyFirst,
   type Knot,
 } from './words/hunt.ts';
+export { READING_COLUMNS, type ExportedReading } from './exchange/readings-csv.ts';

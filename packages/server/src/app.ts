@@ -8,6 +8,7 @@ import { eventsRoutes } from './features/events/routes.ts';
 import { followUpsRoutes } from './features/follow-ups/routes.ts';
 import { looseEndsRoutes } from './features/loose-ends/routes.ts';
 import { calendarRoutes, serveCalendar } from './features/calendar/routes.ts';
+import { exchangeRoutes } from './features/exchange/routes.ts';
 import { jobsRoutes } from './features/jobs/routes.ts';
 import { metersRoutes } from './features/meters/routes.ts';
 import { partsRoutes } from './features/parts/routes.ts';
@@ -110,6 +111,7 @@ export function createApp({
     schoolsRoutes,
     metersRoutes,
     jobsRoutes,
+    exchangeRoutes,
     calendarRoutes,
   ].flatMap((feature) => feature(services) as AnyRoute[]);
   const api = Router();

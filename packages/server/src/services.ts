@@ -4,6 +4,7 @@ import { closingService } from './features/visits/closing.ts';
 import { eventsService } from './features/events/service.ts';
 import { fittingService } from './features/parts/fitting.ts';
 import { followUpsService } from './features/follow-ups/service.ts';
+import { exchangeService } from './features/exchange/service.ts';
 import { jobsService } from './features/jobs/service.ts';
 import { looseEndsService } from './features/loose-ends/service.ts';
 import { metersService } from './features/meters/service.ts';
@@ -41,6 +42,7 @@ export interface Services {
   readonly schools: ReturnType<typeof schoolsService>;
   readonly meters: ReturnType<typeof metersService>;
   readonly calendar: ReturnType<typeof calendarService>;
+  readonly exchange: ReturnType<typeof exchangeService>;
   readonly weekJobs: ReturnType<typeof jobsService>;
 }
 
@@ -66,6 +68,7 @@ export function servicesOn(wiring: Wiring): Services {
     schools: () => schoolsService(on),
     meters: () => metersService(on),
     calendar: () => calendarService(on),
+    exchange: () => exchangeService(on),
     weekJobs: () => jobsService(on),
   });
   const on = onHandle(wiring, services);

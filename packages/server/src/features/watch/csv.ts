@@ -7,7 +7,7 @@ import {
   titleOf,
   type WatchRow,
 } from '@yarnix/core';
-import Papa from 'papaparse';
+import { csvOf } from '../../http/csv.ts';
 
 /** The list as CSV: one line a part, numbers bare, words as on the screen; formulas from users' text are defused. */
 export function watchCsv(rows: readonly WatchRow[]): string {
@@ -28,5 +28,5 @@ export function watchCsv(rows: readonly WatchRow[]): string {
       'set aside because': row.snooze?.reason ?? '',
     };
   });
-  return Papa.unparse(lines, { escapeFormulae: true, newline: '\r\n' });
+  return csvOf(lines);
 }
