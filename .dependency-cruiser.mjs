@@ -22,6 +22,7 @@ const FLOORS = [
   'fieldwork',
   'words',
   'exchange',
+  'bench',
   'testing',
 ];
 const core = (floors) => `^packages/core/src/(${floors.join('|')})`;

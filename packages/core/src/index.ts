@@ -434,3 +434,5 @@ export {
   type Knot,
 } from './words/hunt.ts';
 export { READING_COLUMNS, type ExportedReading } from './exchange/readings-csv.ts';
+export { BENCH, workOut, type BenchTyped, type BenchWorked } from './bench/bench.ts';
+export type { BenchInput, BenchSum } from './bench/contract.ts';

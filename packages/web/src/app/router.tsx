@@ -64,6 +64,8 @@ export const router = createBrowserRouter([
         'systems/:systemId/rounds/:visitId/:stopId',
         async () => (await import('../places/round/round-screen.tsx')).RoundScreen,
       ),
+      place('bench', async () => (await import('../places/bench/bench-screen.tsx')).BenchScreen),
+      place('bench/:sumId', async () => (await import('../places/bench/bench-screen.tsx')).BenchScreen),
       place('meters', async () => (await import('../places/meters/meters-screen.tsx')).MetersScreen),
       place('meters/:meterId', async () => (await import('../places/meters/meter-screen.tsx')).MeterScreen),
       place('settings', async () => (await import('../places/settings/settings-screen.tsx')).SettingsScreen),

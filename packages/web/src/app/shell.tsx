@@ -1,5 +1,16 @@
 import { useQuery } from '@tanstack/react-query';
-import { Activity, ClipboardList, Gauge, Moon, SlidersHorizontal, Sun, Wind } from 'lucide-react';
+import {
+  Activity,
+  Calculator,
+  CalendarRange,
+  ClipboardList,
+  Gauge,
+  Moon,
+  Search,
+  SlidersHorizontal,
+  Sun,
+  Wind,
+} from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useMatch } from 'react-router';
 import { OutboxStatus } from '../field/outbox-status.tsx';
@@ -9,10 +20,15 @@ import { useWide } from './use-media.ts';
 
 const PLACES = [
   { to: '/watch', name: 'Watch', Icon: Activity },
+  { to: '/week', name: 'Week', Icon: CalendarRange },
   { to: '/rounds', name: 'Rounds', Icon: ClipboardList },
+  { to: '/find', name: 'Find', Icon: Search },
   { to: '/systems', name: 'Systems', Icon: Wind },
+  { to: '/bench', name: 'Bench', Icon: Calculator },
   { to: '/meters', name: 'Meters', Icon: Gauge },
 ] as const;
+/** What the bar of a phone holds: instruments are found from a round’s start, the Watch and Settings. */
+const IN_HAND = PLACES.filter(({ to }) => to !== '/meters');
 
 const Brand = () => (
   <Link to="/watch" className="flex items-center gap-2 text-[19px] font-bold" style={{ fontStretch: '112%' }}>
@@ -88,12 +104,12 @@ function TopBar() {
 }
 
 const BottomBar = () => (
-  <nav aria-label="Places" className="sticky bottom-0 grid grid-cols-4 border-t border-rule-strong bg-ground md:hidden">
-    {PLACES.map(({ to, name, Icon }) => (
+  <nav aria-label="Places" className="sticky bottom-0 grid grid-cols-6 border-t border-rule-strong bg-ground md:hidden">
+    {IN_HAND.map(({ to, name, Icon }) => (
       <NavLink
         key={to}
         to={to}
-        className="flex h-14 items-center justify-center gap-1.5 border-t-[3px] text-[15px] border-transparent font-semibold text-soft aria-[current=page]:border-copper aria-[current=page]:text-ink"
+        className="flex h-14 items-center flex-col justify-center gap-0 border-t-[3px] text-[13px] border-transparent font-semibold text-soft aria-[current=page]:border-copper aria-[current=page]:text-ink"
       >
         <Icon aria-hidden size={19} /> {name}
       </NavLink>
@@ -105,7 +121,9 @@ const BottomBar = () => (
 export function Shell({ content = <Outlet /> }: { content?: ReactNode }) {
   const wide = useWide();
   const { pathname, search } = useLocation();
-  const inRound = useMatch('/systems/:systemId/rounds/:visitId/:stopId') !== null;
+  const onRound = useMatch('/systems/:systemId/rounds/:visitId/:stopId') !== null;
+  const onCall = useMatch('/systems/:systemId/calls/:visitId') !== null;
+  const inRound = onRound || onCall;
   return (
     <div className="flex min-h-dvh flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-raised focus:p-3">
