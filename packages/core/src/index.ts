@@ -191,6 +191,7 @@ export {
   type JobDecision,
 } from './planning/decision.ts';
 export { jobOfCall, jobOfPart, LIKELY, TELLING_ON_WATCH, type LeftByCall, type Planning } from './planning/job.ts';
+export { CARRIED, loadList, shelfName, type Aboard, type LoadLine, type Wanted } from './planning/load-list.ts';
 export { minutesFor } from './planning/minutes.ts';
 export { byUrgencyOfRound, dueBecause, roundBy } from './planning/round-due.ts';
 export { USUAL_SEASON_STARTS } from './planning/season-starts.ts';
@@ -321,6 +322,7 @@ export {
   type WatchRow,
 } from './http/watch.ts';
 export { calendarLinkSchema, calendarsSchema, type Calendars } from './http/calendars.ts';
+export { newStockSchema, vanSchema, type NewStock, type Van } from './http/vans.ts';
 export {
   jobKeySchema,
   jobSchema,
@@ -408,6 +410,7 @@ export { textOf } from './words/said.ts';
 export { TOGETHER_WORDS } from './words/together.ts';
 export { sayFigure, sayValue } from './words/values.ts';
 export { beforeWords, DECISION_NAMES, jobProof, jobTitle, jobWhy } from './words/jobs.ts';
+export { loadHeadline, standsInWords, wantedWords } from './words/load.ts';
 export { calendarWords } from './words/calendar.ts';
 export { FAULT_NAMES } from './words/fault-names.ts';
 export { answerName, testCautions, testCost, testState, testTitle, answeredWords } from './words/hunt-tests.ts';

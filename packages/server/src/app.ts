@@ -20,6 +20,7 @@ import { refrigerantsRoutes } from './features/refrigerants/routes.ts';
 import { schoolsRoutes } from './features/schools/routes.ts';
 import { sessionRoutes } from './features/session/routes.ts';
 import { systemsRoutes } from './features/systems/routes.ts';
+import { vansRoutes } from './features/vans/routes.ts';
 import { visitsRoutes } from './features/visits/routes.ts';
 import { watchRoutes } from './features/watch/routes.ts';
 import { apiNotFound, errorHandler } from './http/error-handler.ts';
@@ -113,6 +114,7 @@ export function createApp({
     jobsRoutes,
     exchangeRoutes,
     calendarRoutes,
+    vansRoutes,
   ].flatMap((feature) => feature(services) as AnyRoute[]);
   const api = Router();
   mount(api, routes);

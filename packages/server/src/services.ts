@@ -17,6 +17,7 @@ import { refrigerantsService } from './features/refrigerants/service.ts';
 import { schoolsService } from './features/schools/service.ts';
 import { sessionService } from './features/session/service.ts';
 import { systemsService } from './features/systems/service.ts';
+import { vansService } from './features/vans/service.ts';
 import { visitsService } from './features/visits/service.ts';
 import { watchService } from './features/watch/service.ts';
 import { lazily, type On, type Wiring } from './wiring.ts';
@@ -41,6 +42,7 @@ export interface Services {
   readonly refits: ReturnType<typeof refitsService>;
   readonly schools: ReturnType<typeof schoolsService>;
   readonly meters: ReturnType<typeof metersService>;
+  readonly vans: ReturnType<typeof vansService>;
   readonly calendar: ReturnType<typeof calendarService>;
   readonly exchange: ReturnType<typeof exchangeService>;
   readonly weekJobs: ReturnType<typeof jobsService>;
@@ -67,6 +69,7 @@ export function servicesOn(wiring: Wiring): Services {
     refits: () => refitsService(on),
     schools: () => schoolsService(on),
     meters: () => metersService(on),
+    vans: () => vansService(on),
     calendar: () => calendarService(on),
     exchange: () => exchangeService(on),
     weekJobs: () => jobsService(on),

@@ -15,6 +15,7 @@ import * as calls from './migrations/0013-calls.ts';
 import * as jobs from './migrations/0014-jobs.ts';
 import * as ahead from './migrations/0015-ahead.ts';
 import * as calendars from './migrations/0016-calendars.ts';
+import * as vans from './migrations/0017-vans.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -33,6 +34,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0014-jobs': jobs,
   '0015-ahead': ahead,
   '0016-calendars': calendars,
+  '0017-vans': vans,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

@@ -30,6 +30,12 @@ export const queries = {
       queryKey: ['follow-ups'],
       queryFn: ({ signal }) => get('/api/follow-ups', 'followUpsPageSchema', signal),
     }),
+  van: (personId: string, day: string) =>
+    queryOptions({
+      queryKey: ['van', personId, day],
+      queryFn: ({ signal }) => get(`/api/vans/${personId}/days/${day}`, 'vanSchema', signal),
+      staleTime: 0,
+    }),
   calendars: () =>
     queryOptions({
       queryKey: ['calendars'],

@@ -16,6 +16,7 @@ export {
   sessionSchema,
   systemDetailSchema,
   systemsPageSchema,
+  vanSchema,
   visitsPageSchema,
   watchChangesSchema,
   watchPageSchema,

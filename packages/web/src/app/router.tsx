@@ -33,6 +33,7 @@ export const router = createBrowserRouter([
       { index: true, element: <Navigate to="/watch" replace /> },
       place('watch', async () => (await import('../places/watch/watch-screen.tsx')).WatchScreen, askWatch),
       place('week', async () => (await import('../places/week/week-screen.tsx')).WeekScreen),
+      place('week/vans/:personId/:day', async () => (await import('../places/week/van-screen.tsx')).VanScreen),
       place('rounds', async () => (await import('../places/round/rounds-screen.tsx')).RoundsScreen),
       place('find', async () => (await import('../places/find/find-screen.tsx')).FindScreen),
       place(

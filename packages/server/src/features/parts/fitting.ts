@@ -15,6 +15,7 @@ import type { PartInSystem, partsService } from './service.ts';
 
 interface Needs {
   readonly parts: Pick<ReturnType<typeof partsService>, 'replace' | 'judgeBy' | 'one' | 'refresh'>;
+  readonly vans: { used(context: RequestContext, part: ComponentView): Promise<unknown> };
   readonly visits: { open(context: RequestContext, id: string, systemId: string): Promise<VisitView> };
   readonly readings: {
     kept(context: RequestContext, systemId: string): Promise<Reading[]>;
@@ -38,11 +39,13 @@ export function fittingService({ now, transact }: On<Needs>) {
   return {
     fit: (context: RequestContext, id: string, fitted: FittedPart): Promise<ComponentView> =>
       transact(async ({ needs }) => {
-        const { parts, readings } = needs;
+        const { parts, readings, vans } = needs;
         const { part, isNew, systemId } = await parts.replace(context, id, fitted, (old) =>
           check(needs, context, fitted, old),
         );
-        if (isNew) await parts.refresh(context, systemId, await readings.kept(context, systemId), now());
+        if (!isNew) return part;
+        await vans.used(context, part);
+        await parts.refresh(context, systemId, await readings.kept(context, systemId), now());
         return part;
       }),
     /** Has a part judged by a school of its own, and with it its system. */
