@@ -322,6 +322,7 @@ export {
   type WatchRow,
 } from './http/watch.ts';
 export { calendarLinkSchema, calendarsSchema, type Calendars } from './http/calendars.ts';
+export { referenceSchema, type Operation, type Reference } from './http/reference.ts';
 export { newStockSchema, vanSchema, type NewStock, type Van } from './http/vans.ts';
 export {
   jobKeySchema,

@@ -36,6 +36,11 @@ export const queries = {
       queryFn: ({ signal }) => get(`/api/vans/${personId}/days/${day}`, 'vanSchema', signal),
       staleTime: 0,
     }),
+  reference: () =>
+    queryOptions({
+      queryKey: ['reference'],
+      queryFn: ({ signal }) => get('/api/openapi.json', 'referenceSchema', signal),
+    }),
   calendars: () =>
     queryOptions({
       queryKey: ['calendars'],

@@ -12,6 +12,7 @@ export {
   probeFaultsSchema,
   provedCausesSchema,
   problemSchema,
+  referenceSchema,
   schoolsSchema,
   sessionSchema,
   systemDetailSchema,

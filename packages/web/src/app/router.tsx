@@ -65,6 +65,7 @@ export const router = createBrowserRouter([
         'systems/:systemId/rounds/:visitId/:stopId',
         async () => (await import('../places/round/round-screen.tsx')).RoundScreen,
       ),
+      place('reference', async () => (await import('../places/reference/reference-screen.tsx')).ReferenceScreen),
       place('bench', async () => (await import('../places/bench/bench-screen.tsx')).BenchScreen),
       place('bench/:sumId', async () => (await import('../places/bench/bench-screen.tsx')).BenchScreen),
       place('meters', async () => (await import('../places/meters/meters-screen.tsx')).MetersScreen),

@@ -11,6 +11,7 @@ import {
 } from '@yarnix/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { change } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
@@ -127,6 +128,8 @@ function Saving({ schools, draft, onDraft }: { schools: Schools; draft: Draft; o
   );
 }
 
+const ELSEWHERE = 'inline-flex min-h-12 items-center font-semibold text-copper underline';
+
 /** Settings: by which schools the firm judges, what other ones would change, and how it came to them. */
 export function SettingsScreen() {
   const schools = useQuery(queries.schools());
@@ -145,6 +148,14 @@ export function SettingsScreen() {
         <p className="mb-4 max-w-[70ch] text-soft">
           Good technicians differ on these. What is set here is what every reading is held against; where a manufacturer
           prints a limit, that limit comes first.
+        </p>
+        <p className="mb-4 flex flex-wrap gap-x-6">
+          <Link to="/meters" className={`${ELSEWHERE} md:hidden`}>
+            The firm’s meters
+          </Link>
+          <Link to="/reference" className={ELSEWHERE}>
+            For other programs
+          </Link>
         </p>
         <SchoolList policy={schools.data.policy} draft={draft} onDraft={setDraft} />
         {Object.keys(draft).length > 0 && (
