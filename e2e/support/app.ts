@@ -39,8 +39,19 @@ export interface OwnServer {
 async function ownServer(): Promise<OwnServer> {
   const databaseUrl = urlOf(await copyDemo());
   const port = await freePort();
+  const began = Date.now();
+  // The server's day is the browser's, whatever day the journeys are run on; a server started again does not go back.
   const start = () =>
-    startServer({ databaseUrl, port, stdio: 'ignore', env: { LOG_LEVEL: 'silent', PROBE_SPEED: '100' } });
+    startServer({
+      databaseUrl,
+      port,
+      stdio: 'ignore',
+      env: {
+        LOG_LEVEL: 'silent',
+        PROBE_SPEED: '100',
+        CLOCK_FROM: new Date(NOW.getTime() + Date.now() - began).toISOString(),
+      },
+    });
   let running: RunningServer = await start();
   return {
     address: `http://127.0.0.1:${port}`,
@@ -154,8 +165,18 @@ export async function startRound(page: Page, systemId: string, season: Season = 
 
 /** Goes to a stop of the round under way, at its head or at one of its readings. */
 export async function goToStop(page: Page, stop: string): Promise<void> {
+  // A link that was just followed is on its way until the round's own screen is loaded.
+  await page.waitForURL(/\/rounds\/[^/]+\//);
   await page.goto(page.url().replace(/(\/rounds\/[^/]+)\/.*/, `$1/${stop}`));
   await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+}
+
+/** On a phone, on to the reading after this one; a press before the last one is drawn would pass one over. */
+export async function toReadingAfter(page: Page): Promise<void> {
+  const here = page.url();
+  await page.getByRole('button', { name: 'Reading after' }).click();
+  await page.waitForURL((url) => url.href !== here);
+  await drawn(page);
 }
 
 /** Goes to a stop's reading by the name of its field: straight to it at a wide screen, page after page on a phone. */
@@ -166,7 +187,7 @@ export async function goToReading(page: Page, stop: string, name: RegExp): Promi
   for (let steps = 0; isPhone(page) && steps < 25; steps += 1) {
     await expect(after).toBeVisible();
     if (await field.isVisible()) break;
-    await after.click();
+    await toReadingAfter(page);
   }
   // A screen that has just been drawn puts the focus where it thinks best; ours is to be the last word.
   await expect(async () => {

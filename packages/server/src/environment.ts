@@ -10,6 +10,7 @@ export const environmentSchema = z.object({
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('info'),
   PROBE_SPEED: z.coerce.number().positive().max(100_000).default(1),
   REFIT_WORKERS: z.coerce.number().int().min(1).max(64).default(2),
+  CLOCK_FROM: z.iso.datetime({ error: 'must be a moment such as 2026-11-25T15:00:00Z' }).optional(),
   AUTO_REFIT: z.enum(['on', 'off']).default('on'),
   ALLOWED_HOSTS: z
     .string()
@@ -31,4 +32,11 @@ export function environmentFrom(
     return given[name] === undefined ? `${name} is missing` : `${name} is "${given[name]}": ${issue.message}`;
   });
   return { trouble: `The server cannot start: ${wrong.join('; ')}.` };
+}
+
+/** The clock of the server: the real one or, where a moment is given, one that stood there when the server started. */
+export function clockFrom(moment: string | undefined): () => Date {
+  if (moment === undefined) return () => new Date();
+  const ahead = Date.parse(moment) - Date.now();
+  return () => new Date(Date.now() + ahead);
 }

@@ -1,7 +1,7 @@
 import { createApp } from './app.ts';
 import { connect } from './database/connection.ts';
 import { migrate } from './database/migrate.ts';
-import { environmentFrom } from './environment.ts';
+import { clockFrom, environmentFrom } from './environment.ts';
 import { httpServer } from './http/listen.ts';
 import { jobQueue } from './jobs/queue.ts';
 import { jobRunner } from './jobs/runner.ts';
@@ -12,8 +12,9 @@ if ('trouble' in read) {
   process.stderr.write(`${read.trouble}\n`);
   process.exit(1);
 }
-const { DATABASE_URL, PORT, WEB_DIST, LOG_LEVEL, PROBE_SPEED, REFIT_WORKERS, AUTO_REFIT, ALLOWED_HOSTS } =
+const { DATABASE_URL, PORT, WEB_DIST, LOG_LEVEL, PROBE_SPEED, REFIT_WORKERS, AUTO_REFIT, ALLOWED_HOSTS, CLOCK_FROM } =
   read.environment;
+const now = clockFrom(CLOCK_FROM);
 const log = createLog(LOG_LEVEL);
 
 // What is thrown where nobody waits for it (a timer, a stream, an event) ends that and not the server; it is a fault all
@@ -27,6 +28,7 @@ const server = httpServer(
   createApp({
     db,
     log,
+    now,
     jobs,
     webDist: WEB_DIST,
     probeSpeed: PROBE_SPEED,
@@ -46,7 +48,7 @@ try {
 }
 log.info(`listening on http://127.0.0.1:${PORT}`);
 
-const runner = jobRunner({ db, jobs, url: DATABASE_URL, log, now: () => new Date(), workers: REFIT_WORKERS });
+const runner = jobRunner({ db, jobs, url: DATABASE_URL, log, now, workers: REFIT_WORKERS });
 runner
   .start(AUTO_REFIT === 'on')
   .catch((error: unknown) => log.error({ err: error }, 'work off the request path cannot start'));

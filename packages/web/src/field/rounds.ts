@@ -218,11 +218,17 @@ export function openLooseEnds(visitId: string, ends: readonly (LooseEnd & { code
   );
 }
 
-/** Puts a reading off, or takes that back. */
-export const keepFollowUp = (visitId: string, next: LocalFollowUp): Promise<void> =>
-  change(visitId, (record) => withFollowUp(record, next), [
-    { path: `/api/follow-ups/${next.id}`, body: next.followUp, visitId, id: next.id },
-  ]);
+/** Keeps what was put off, or taken up again, in one change: the record with all of it, and all of it on its way. */
+export const keepFollowUps = (
+  visitId: string,
+  next: readonly LocalFollowUp[],
+  also: (record: RoundRecord) => RoundRecord = (record) => record,
+): Promise<void> =>
+  change(
+    visitId,
+    (record) => next.reduce(withFollowUp, also(record)),
+    next.map(({ id, followUp }) => ({ path: `/api/follow-ups/${id}`, body: followUp, visitId, id })),
+  );
 
 /** Notes a repair, or takes it back. */
 export const keepEvent = (visitId: string, next: LocalEvent): Promise<void> =>

@@ -38,7 +38,16 @@ export function NotTaken({ record, stops, base }: { record: RoundRecord; stops: 
       <p className="mt-2 font-semibold">Put them off, because</p>
       <div className="flex flex-wrap gap-1.5">
         {PUT_OFF_CODES.filter((code) => code !== 'other').map((code) => (
-          <Button key={code} onClick={() => missing.forEach(({ field }) => putOff(record, field, code))}>
+          <Button
+            key={code}
+            onClick={() =>
+              void putOff(
+                record,
+                missing.map(({ field }) => field),
+                code,
+              )
+            }
+          >
             {PUT_OFF_REASONS[code].label}
           </Button>
         ))}

@@ -9,23 +9,28 @@ import {
 } from '@yarnix/core';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { change, keepFollowUp } from '../../../field/rounds.ts';
+import { keepFollowUps } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { Field } from '../../../kit/field.tsx';
 
-/** Puts a field off for a reason; what was typed half is put off with the rest, else it would stand in the way of the close for ever. */
-export function putOff(record: RoundRecord, field: RoundField, reason: PutOffReason, note = ''): void {
-  void change(record.visitId, (r) => withoutDraft(r, field.key));
-  const given = { now: new Date().toISOString(), id: v7() };
-  void keepFollowUp(record.visitId, putOffField(record, field, { reason, note }, given));
+/** Puts fields off for a reason, all in one change; what was typed half is put off with the rest, else it would stand in the way of the close for ever. */
+export function putOff(
+  record: RoundRecord,
+  fields: readonly RoundField[],
+  reason: PutOffReason,
+  note = '',
+): Promise<void> {
+  const now = new Date().toISOString();
+  const next = fields.map((field) => putOffField(record, field, { reason, note }, { now, id: v7() }));
+  const drop = (r: RoundRecord) => fields.reduce((left, field) => withoutDraft(left, field.key), r);
+  return keepFollowUps(record.visitId, next, drop);
 }
 
 const takeBack = (record: RoundRecord, field: RoundField): void => {
   if (field.followUp)
-    void keepFollowUp(record.visitId, {
-      ...field.followUp,
-      followUp: { ...field.followUp.followUp, withdrawn: true },
-    });
+    void keepFollowUps(record.visitId, [
+      { ...field.followUp, followUp: { ...field.followUp.followUp, withdrawn: true } },
+    ]);
 };
 
 /** The reasons a reading can be put off for: one tap each, a word of one's own where none fits. */
@@ -45,7 +50,7 @@ export function PutOffReasons({
       setOther('');
       return;
     }
-    putOff(record, field, reason);
+    void putOff(record, [field], reason);
     onDone(true);
   };
   return (
@@ -68,7 +73,7 @@ export function PutOffReasons({
           onSubmit={(event) => {
             event.preventDefault();
             if (other.trim() === '') return;
-            putOff(record, field, 'other', other);
+            void putOff(record, [field], 'other', other);
             onDone(true);
           }}
         >
