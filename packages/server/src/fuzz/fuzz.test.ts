@@ -1,5 +1,7 @@
 import {
+  calendarsSchema,
   followUpsPageSchema,
+  jobsPageSchema,
   latestRefitSchema,
   sessionSchema,
   systemDetailSchema,
@@ -180,6 +182,9 @@ test('every document that was kept can be read by the client’s own schemas', a
   await read('/api/watch?standing=sound,unproven,watch,act,stop&limit=100', watchPageSchema);
   await read('/api/watch/changes', watchChangesSchema);
   await read('/api/follow-ups', followUpsPageSchema);
+  await read('/api/jobs', jobsPageSchema);
+  await read('/api/jobs?source=round', jobsPageSchema);
+  await read('/api/calendars', calendarsSchema);
   await read('/api/refits/latest', latestRefitSchema);
   for (const id of new Set(systemIds)) await read(`/api/systems/${id}`, systemDetailSchema);
 });
