@@ -193,8 +193,11 @@ export {
 export { jobOfCall, jobOfPart, LIKELY, TELLING_ON_WATCH, type LeftByCall, type Planning } from './planning/job.ts';
 export { CARRIED, loadList, shelfName, type Aboard, type LoadLine, type Wanted } from './planning/load-list.ts';
 export { minutesFor } from './planning/minutes.ts';
+export { roundMinutes, type RoundsTook } from './planning/own-minutes.ts';
+export { bestOrder, dayTimes, fitIn, type DayFrame, type DayStop, type DayTimes } from './planning/day-order.ts';
+export { readPlace, sayPlace, type GeoPlace } from './planning/way.ts';
 export { byUrgencyOfRound, dueBecause, roundBy } from './planning/round-due.ts';
-export { USUAL_SEASON_STARTS } from './planning/season-starts.ts';
+export { USUAL_SEASON_STARTS, type SeasonStarts } from './planning/season-starts.ts';
 export type { Ahead } from './series/ahead.ts';
 export { costOfFailing, waitingOn, type PartWaiting } from './planning/waiting.ts';
 export { nextRoundAfter } from './round/next-round.ts';
@@ -323,6 +326,21 @@ export {
 } from './http/watch.ts';
 export { calendarLinkSchema, calendarsSchema, type Calendars } from './http/calendars.ts';
 export { referenceSchema, type Operation, type Reference } from './http/reference.ts';
+export { systemPlaceSchema } from './http/places.ts';
+export {
+  dayOrderSchema,
+  movedSchema,
+  planningSchema,
+  stopMoveSchema,
+  weekQuerySchema,
+  weekSchema,
+  type Moved,
+  type NewDayOrder,
+  type PlannedStop,
+  type PlanningSettings,
+  type StopMove,
+  type Week,
+} from './http/week.ts';
 export { newStockSchema, vanSchema, type NewStock, type Van } from './http/vans.ts';
 export {
   jobKeySchema,

@@ -39,6 +39,7 @@ test('health, session and the description of the API', async () => {
     '/api/order.csv',
     '/api/photos/{id}',
     '/api/photos/{id}/thumb',
+    '/api/planning',
     '/api/probes/faults',
     '/api/probes/stream',
     '/api/readings.csv',
@@ -54,6 +55,7 @@ test('health, session and the description of the API', async () => {
     '/api/session',
     '/api/systems',
     '/api/systems/{id}',
+    '/api/systems/{id}/place',
     '/api/systems/{id}/plate',
     '/api/systems/{systemId}/jobs/{id}',
     '/api/vans/{personId}/days/{day}',
@@ -65,6 +67,9 @@ test('health, session and the description of the API', async () => {
     '/api/watch.csv',
     '/api/watch/changes',
     '/api/watch/{componentId}/snooze',
+    '/api/week',
+    '/api/week/people/{personId}/days/{day}',
+    '/api/week/stops/{systemId}',
   ]);
   expect(api.paths['/api/readings/{id}'].put.requestBody.content['application/json'].schema.required).toContain(
     'takenAt',

@@ -20,7 +20,9 @@ import { refrigerantsRoutes } from './features/refrigerants/routes.ts';
 import { schoolsRoutes } from './features/schools/routes.ts';
 import { sessionRoutes } from './features/session/routes.ts';
 import { systemsRoutes } from './features/systems/routes.ts';
+import { planningRoutes } from './features/planning/routes.ts';
 import { vansRoutes } from './features/vans/routes.ts';
+import { weekRoutes } from './features/week/routes.ts';
 import { visitsRoutes } from './features/visits/routes.ts';
 import { watchRoutes } from './features/watch/routes.ts';
 import { apiNotFound, errorHandler } from './http/error-handler.ts';
@@ -115,6 +117,8 @@ export function createApp({
     exchangeRoutes,
     calendarRoutes,
     vansRoutes,
+    planningRoutes,
+    weekRoutes,
   ].flatMap((feature) => feature(services) as AnyRoute[]);
   const api = Router();
   mount(api, routes);

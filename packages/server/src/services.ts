@@ -17,7 +17,9 @@ import { refrigerantsService } from './features/refrigerants/service.ts';
 import { schoolsService } from './features/schools/service.ts';
 import { sessionService } from './features/session/service.ts';
 import { systemsService } from './features/systems/service.ts';
+import { planningService } from './features/planning/service.ts';
 import { vansService } from './features/vans/service.ts';
+import { weekService } from './features/week/service.ts';
 import { visitsService } from './features/visits/service.ts';
 import { watchService } from './features/watch/service.ts';
 import { lazily, type On, type Wiring } from './wiring.ts';
@@ -43,6 +45,8 @@ export interface Services {
   readonly schools: ReturnType<typeof schoolsService>;
   readonly meters: ReturnType<typeof metersService>;
   readonly vans: ReturnType<typeof vansService>;
+  readonly planning: ReturnType<typeof planningService>;
+  readonly week: ReturnType<typeof weekService>;
   readonly calendar: ReturnType<typeof calendarService>;
   readonly exchange: ReturnType<typeof exchangeService>;
   readonly weekJobs: ReturnType<typeof jobsService>;
@@ -70,6 +74,8 @@ export function servicesOn(wiring: Wiring): Services {
     schools: () => schoolsService(on),
     meters: () => metersService(on),
     vans: () => vansService(on),
+    planning: () => planningService(on),
+    week: () => weekService(on),
     calendar: () => calendarService(on),
     exchange: () => exchangeService(on),
     weekJobs: () => jobsService(on),

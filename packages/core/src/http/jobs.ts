@@ -6,6 +6,7 @@ import { JOB_BEFORES, JOB_DOES } from '../planning/job.ts';
 import { PUT_OFF_CODES } from '../round/put-off.ts';
 import { becauseSchema } from '../verdict/reasons.ts';
 import { STANDINGS } from '../verdict/standing.ts';
+import { windowSchema } from './places.ts';
 import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
 
 /** A job's source, and the id of what it comes from. */
@@ -22,6 +23,8 @@ export const newDecisionSchema = z
     note,
     day: givenDateSchema.nullable(),
     personId: idSchema.nullable(),
+    /** What was promised of that day; left out, it stays while the day does. */
+    window: windowSchema.nullable().optional(),
     version: z.number().int().min(0).max(1_000_000),
   })
   .refine(({ decision, note: why }) => decision !== 'declined' || why !== '', {
@@ -75,6 +78,8 @@ export const jobSchema = z.object({
   note: z.string(),
   day: dateSchema.nullable(),
   person: z.object({ id: idSchema, name: z.string() }).nullable(),
+  /** From when to when on that day somebody was promised, minutes from midnight. */
+  window: windowSchema.nullable().default(null),
   decided: z.object({ at: momentSchema, by: z.string() }).nullable(),
   version: z.number().int(),
 });

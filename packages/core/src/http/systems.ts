@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { geoPlaceSchema } from './places.ts';
 import { CAPACITOR_SCHOOLS, COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
 import { givenPlateSchema } from '../equipment/given-plate.ts';
 import { plateSchema, systemKindSchema } from '../equipment/plate.ts';
@@ -106,6 +107,7 @@ export const systemDetailSchema = z.object({
   kind: systemKindSchema,
   plate: plateSchema,
   installedOn: dateSchema.nullable(),
+  place: geoPlaceSchema.nullable().default(null),
   components: z.array(componentSchema),
   visits: z.array(visitSchema),
   readings: z.array(readingSchema),

@@ -49,6 +49,7 @@ export const systemView = (over: Partial<SystemDetail>): SystemDetail => ({
   kind: 'split-heat-pump',
   plate: {},
   installedOn: null,
+  place: null,
   components: [],
   visits: [],
   readings: [],

@@ -28,6 +28,7 @@ const job = (over: Partial<Job>): Job => ({
   note: '',
   day: null,
   person: null,
+  window: null,
   decided: null,
   version: 0,
   ...over,

@@ -16,6 +16,7 @@ import * as jobs from './migrations/0014-jobs.ts';
 import * as ahead from './migrations/0015-ahead.ts';
 import * as calendars from './migrations/0016-calendars.ts';
 import * as vans from './migrations/0017-vans.ts';
+import * as days from './migrations/0018-days.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -35,6 +36,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0015-ahead': ahead,
   '0016-calendars': calendars,
   '0017-vans': vans,
+  '0018-days': days,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

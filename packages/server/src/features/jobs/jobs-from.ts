@@ -11,12 +11,16 @@ import {
   waitingOn,
   type Job,
   type Planning,
+  type SystemKind,
 } from '@yarnix/core';
 import type { RoundRow } from './rounds-source.ts';
 import type { CallRow, HandRow, OwedRow, PartRow, Place } from './sources.ts';
 import type { DecisionRow } from './store.ts';
 
-type Opened = Omit<Job, 'decision' | 'note' | 'day' | 'person' | 'decided' | 'version'>;
+type Opened = Omit<Job, 'decision' | 'note' | 'day' | 'person' | 'window' | 'decided' | 'version'>;
+
+/** What jobs are worked out by, and what rounds take on a kind of system. */
+export type Planned = Planning & { readonly roundMinutes: (kind: SystemKind) => number };
 
 const at = (row: Place) => ({
   systemId: row.system_id,
@@ -112,7 +116,11 @@ export const ofHand = (row: HandRow): Opened => ({
 });
 
 /** Rounds that are due, the one whose wait costs most first; with `all`, those that are not due yet, too. */
-export function ofRounds(rows: readonly RoundRow[], { today, policy, seasons }: Planning, all: boolean): Opened[] {
+export function ofRounds(
+  rows: readonly RoundRow[],
+  { today, policy, seasons, roundMinutes }: Planned,
+  all: boolean,
+): Opened[] {
   return rows
     .map((row) => ({
       row,
@@ -139,7 +147,7 @@ export function ofRounds(rows: readonly RoundRow[], { today, policy, seasons }: 
           },
           byWhen: isoOf(roundBy(because, lastRound, today, policy)),
           before: because,
-          minutes: minutesFor('round', null),
+          minutes: roundMinutes(row.system_kind),
         },
       ];
     });
@@ -154,6 +162,7 @@ export function decidedJob(opened: Opened, declined: boolean, kept: DecisionRow 
       note: declined ? opened.text : '',
       day: null,
       person: null,
+      window: null,
       decided: null,
       version: 0,
     };
@@ -163,6 +172,8 @@ export function decidedJob(opened: Opened, declined: boolean, kept: DecisionRow 
     note: kept.note,
     day: kept.day,
     person: kept.person_id && kept.person_name !== null ? { id: kept.person_id, name: kept.person_name } : null,
+    window:
+      kept.from_minute === null || kept.to_minute === null ? null : { from: kept.from_minute, to: kept.to_minute },
     decided: { at: kept.decided_at.toISOString(), by: kept.decider },
     version: kept.version,
   };

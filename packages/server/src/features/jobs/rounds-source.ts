@@ -18,11 +18,11 @@ type PartRow = PartWaiting & { readonly system_id: string };
 export async function roundRows(
   db: Knex,
   context: RequestContext,
-  { systemId, area }: Asked,
+  { systemId, area, systemIds }: Asked,
   named?: readonly string[],
 ): Promise<RoundRow[]> {
   const { firmId } = context;
-  const these = named ?? (systemId === undefined ? undefined : [systemId]);
+  const these = named ?? (systemId === undefined ? systemIds : [systemId]);
   const ofThese = (column: string) => (some: Knex.QueryBuilder) => {
     if (these) void some.whereIn(column, [...these]);
   };

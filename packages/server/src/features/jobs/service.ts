@@ -1,19 +1,16 @@
 import {
   dayOf,
-  holdsForRound,
-  isCalledOff,
-  isDoneBySaying,
   isLongDone,
-  jobSeverity,
-  USUAL_SEASON_STARTS,
   type Job,
   type JobDecision,
   type JobsPage,
   type JobsQuery,
   type NewDecision,
   type NewJob,
-  type Planning,
   type Policy,
+  type SeasonStarts,
+  type StopMove,
+  type SystemKind,
 } from '@yarnix/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Knex } from 'knex';
@@ -21,15 +18,19 @@ import { holdSystem } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
-import { decidedJob, ofCall, ofHand, ofOwed, ofPart, ofRounds } from './jobs-from.ts';
-import { roundRows } from './rounds-source.ts';
-import { sourcesStore, type Asked } from './sources.ts';
-import { jobsStore, type DecisionRow } from './store.ts';
+import { keepDecision, type CalledOff } from './decisions.ts';
+import { jobsOf, roundsOf } from './gather.ts';
+import type { Planned } from './jobs-from.ts';
+import type { Asked } from './sources.ts';
+import { handStore, jobsStore } from './store.ts';
 
-interface Needs {
+interface Needs extends CalledOff {
   readonly systems: { areas(context: RequestContext): Promise<string[]> };
-  readonly calendar: { callOff(context: RequestContext, job: Job, sequence: number): Promise<void> };
   readonly session: { judging(context: RequestContext): Promise<{ readonly policy: Policy }> };
+  readonly planning: {
+    seasons(context: RequestContext): Promise<SeasonStarts>;
+    roundMinutes(context: RequestContext): Promise<(kind: SystemKind) => number>;
+  };
 }
 
 const TABLES: Readonly<Record<string, string>> = {
@@ -40,9 +41,6 @@ const TABLES: Readonly<Record<string, string>> = {
   round: 'systems',
 };
 
-const soonestFirst = (a: Job, b: Job): number =>
-  a.byWhen < b.byWhen ? -1 : a.byWhen > b.byWhen ? 1 : (b.chance ?? 0) - (a.chance ?? 0) || (a.key < b.key ? -1 : 1);
-
 /** The system a job is on. */
 async function systemOf(on: Knex, context: RequestContext, key: string): Promise<string> {
   const [source = '', id = ''] = key.split(':');
@@ -51,94 +49,81 @@ async function systemOf(on: Knex, context: RequestContext, key: string): Promise
   return systemId;
 }
 
-type Judged = Pick<Planning, 'today' | 'policy'>;
-
-/**
- * Rounds that are due, the one whose wait costs most first, and those that are named whether due or not; a decision holds
- * until the round it was about.
- */
-async function roundsOf(on: Knex, context: RequestContext, asked: Asked, judged: Judged, named?: readonly string[]) {
-  if (named?.length === 0) return [];
-  const rows = await roundRows(on, context, asked, named);
-  const kept = await jobsStore(on).decisions(context, asked);
-  const decisions = new Map(kept.map((row) => [row.key, row]));
-  const lastRounds = new Map(rows.map(({ id, lastRound }) => [`round:${id}`, lastRound]));
-  return ofRounds(rows, { ...judged, seasons: USUAL_SEASON_STARTS }, named !== undefined).map((job) => {
-    const decision = decisions.get(job.key);
-    const holds = decision && holdsForRound(dayOf(decision.decided_at.toISOString()), lastRounds.get(job.key) ?? null);
-    return decidedJob(job, false, holds ? decision : undefined);
-  });
+/** Jobs as they are now: all that match, the rounds among them, and one by its key. */
+interface Now {
+  readonly all: (on: Knex, context: RequestContext, asked: Asked) => Promise<Job[]>;
+  readonly one: (on: Knex, context: RequestContext, systemId: string, key: string) => Promise<Job>;
 }
 
-/** Every job of a firm that matches, with what was decided of it, the soonest due first. */
-async function jobsOf(on: Knex, context: RequestContext, asked: Asked, judged: Judged): Promise<Job[]> {
-  const sources = sourcesStore(on);
-  // One after the other: within a transaction they share a connection.
-  const parts = await sources.parts(context, asked);
-  const calls = await sources.calls(context, asked);
-  const owed = await sources.owed(context, asked);
-  const byHand = await sources.byHand(context, asked);
-  const kept = await jobsStore(on).decisions(context, asked);
-  const planning = { ...judged, seasons: USUAL_SEASON_STARTS };
-  const decisions = new Map(kept.map((row) => [row.key, row]));
-  const declined = new Set(calls.filter(({ outcome }) => outcome.is === 'declined').map(({ id }) => `call:${id}`));
-  return [
-    ...parts.flatMap((row) => ofPart(row, planning)),
-    ...calls.map((row) => ofCall(row, planning)),
-    ...owed.map(ofOwed),
-    ...byHand.map(ofHand),
-  ]
-    .map((job) => decidedJob(job, declined.has(job.key), decisions.get(job.key)))
-    .concat(await plannedRounds(on, context, asked, judged, kept))
-    .sort(soonestFirst);
-}
+/** What people note and decide. */
+const deciding = ({ now, transact }: On<Needs>, { all, one }: Now) => ({
+  /** Keeps a job noted by hand; the same id again changes it. */
+  note: (context: RequestContext, systemId: string, id: string, asked: NewJob): Promise<Job> =>
+    transact(async ({ db: held }) => {
+      await holdSystem(held, context, systemId);
+      const store = handStore(held);
+      const kept = await store.handOf(id);
+      if (kept && (kept.firmId !== context.firmId || kept.systemId !== systemId))
+        throw new ProblemError('id-taken', 'Another job has this id.');
+      await store.keep(context, systemId, id, asked, now());
+      return one(held, context, systemId, `hand:${id}`);
+    }),
 
-/** Rounds that somebody has planned or declined: they stand among the other jobs; all others are told when asked for. */
-async function plannedRounds(
-  on: Knex,
-  context: RequestContext,
-  asked: Asked,
-  judged: Judged,
-  kept: readonly DecisionRow[],
-) {
-  const named = kept.filter(({ key, decision }) => key.startsWith('round:') && decision !== 'proposed');
-  const rounds = await roundsOf(
-    on,
-    context,
-    asked,
-    judged,
-    named.map((row) => row.system_id),
-  );
-  return rounds.filter(({ decision }) => decision !== 'proposed');
-}
+  /** Decides a job, as it was when one looked at it: who decides after somebody else hears so, and overwrites nothing. */
+  decide: (context: RequestContext, key: string, asked: NewDecision): Promise<Job> =>
+    transact(async (within) => {
+      const systemId = await systemOf(within.db, context, key);
+      await holdSystem(within.db, context, systemId);
+      const job = await one(within.db, context, systemId, key);
+      // What was promised of a day is not promised of another.
+      const window = asked.window === undefined ? (asked.day === job.day ? job.window : null) : asked.window;
+      if (
+        isDeepStrictEqual(
+          [job.decision, job.note, job.day, job.person?.id ?? null, job.window],
+          [asked.decision, asked.note, asked.day, asked.personId, window],
+        ) &&
+        job.version > 0
+      )
+        return job;
+      await keepDecision(within, context, job, { ...asked, window }, now());
+      return one(within.db, context, systemId, key);
+    }),
 
-/** A decision is made upon the job as it is, says done only where that can be said, and names somebody of the firm. */
-function checkDecision(job: Job, asked: NewDecision, people: JobsPage['people']): void {
-  if (asked.version !== job.version)
-    throw new ProblemError('conflict', `${job.decided?.by ?? 'Somebody'} decided this meanwhile. Look again.`);
-  if (asked.decision === 'done' && !isDoneBySaying(job.source))
-    throw new ProblemError('invalid-request', 'It is done once its reading says so.', [
-      { path: 'decision', detail: 'It is done once its reading says so.' },
-    ]);
-  if (asked.personId !== null && !people.some((p) => p.id === asked.personId))
-    throw new ProblemError('invalid-request', 'Nobody of the firm.', [
-      { path: 'personId', detail: 'is nobody of the firm' },
-    ]);
-}
+  /** Gives a day and a person to what is to do on a system, each upon the version that was looked at: all of it, or nothing. */
+  plan: (
+    context: RequestContext,
+    systemId: string,
+    { jobs, day, personId, window }: Omit<StopMove, 'before'>,
+  ): Promise<Job[]> =>
+    transact(async (within) => {
+      await holdSystem(within.db, context, systemId);
+      for (const { key, version } of jobs) {
+        const job = await one(within.db, context, systemId, key);
+        const asked = { decision: 'accepted' as const, note: job.decision === 'declined' ? '' : job.note };
+        await keepDecision(within, context, job, { ...asked, day, personId, window, version }, now());
+      }
+      const keys = new Set(jobs.map(({ key }) => key));
+      const kept = await all(within.db, context, { systemId });
+      return kept.filter(({ key }) => keys.has(key));
+    }),
+});
 
 /**
  * Jobs: anything left to do on a system. They are worked out of how parts stand, how calls ended and what was put off each
  * time they are asked for, so that they open and close by themselves; what people decide of them is kept beside.
  */
-export function jobsService({ db, now, transact, needs }: On<Needs>) {
-  const all = async (on: Knex, context: RequestContext, asked: Asked): Promise<Job[]> => {
-    const { policy } = await needs.session.judging(context);
-    return jobsOf(on, context, asked, { today: dayOf(now().toISOString()), policy });
-  };
-  const rounds = async (on: Knex, context: RequestContext, asked: Asked): Promise<Job[]> => {
-    const { policy } = await needs.session.judging(context);
-    return roundsOf(on, context, asked, { today: dayOf(now().toISOString()), policy });
-  };
+export function jobsService(on: On<Needs>) {
+  const { db, now, needs } = on;
+  const planned = async (context: RequestContext): Promise<Planned> => ({
+    today: dayOf(now().toISOString()),
+    policy: (await needs.session.judging(context)).policy,
+    seasons: await needs.planning.seasons(context),
+    roundMinutes: await needs.planning.roundMinutes(context),
+  });
+  const all = async (on: Knex, context: RequestContext, asked: Asked): Promise<Job[]> =>
+    jobsOf(on, context, asked, await planned(context));
+  const rounds = async (on: Knex, context: RequestContext, asked: Asked): Promise<Job[]> =>
+    roundsOf(on, context, asked, await planned(context));
   const one = async (on: Knex, context: RequestContext, systemId: string, key: string): Promise<Job> => {
     const isRound = key.startsWith('round:');
     const jobs = [
@@ -171,42 +156,18 @@ export function jobsService({ db, now, transact, needs }: On<Needs>) {
       (await all(db, context, {})).filter(
         ({ decision, day, person }) => decision === 'accepted' && day !== null && person !== null,
       ),
+    /** What is planned for days from one to another, or for no day yet. */
+    async plannedBetween(context: RequestContext, from: string, to: string): Promise<Job[]> {
+      const systemIds = await jobsStore(db).plannedOn(context, from, to);
+      if (systemIds.length === 0) return [];
+      return (await all(db, context, { systemIds })).filter(
+        ({ decision, day }) => decision === 'accepted' && (day === null || (day >= from && day <= to)),
+      );
+    },
     async job(context: RequestContext, key: string): Promise<Job> {
       return one(db, context, await systemOf(db, context, key), key);
     },
 
-    /** Keeps a job noted by hand; the same id again changes it. */
-    note: (context: RequestContext, systemId: string, id: string, asked: NewJob): Promise<Job> =>
-      transact(async ({ db: held }) => {
-        await holdSystem(held, context, systemId);
-        const store = jobsStore(held);
-        const kept = await store.handOf(id);
-        if (kept && (kept.firmId !== context.firmId || kept.systemId !== systemId))
-          throw new ProblemError('id-taken', 'Another job has this id.');
-        await store.keep(context, systemId, id, asked, now());
-        return one(held, context, systemId, `hand:${id}`);
-      }),
-
-    /** Decides a job, as it was when one looked at it: who decides after somebody else hears so, and overwrites nothing. */
-    decide: (context: RequestContext, key: string, asked: NewDecision): Promise<Job> =>
-      transact(async ({ db: held, needs: { calendar } }) => {
-        const store = jobsStore(held);
-        const systemId = await systemOf(held, context, key);
-        await holdSystem(held, context, systemId);
-        const job = await one(held, context, systemId, key);
-        if (
-          isDeepStrictEqual(
-            [job.decision, job.note, job.day, job.person?.id ?? null],
-            [asked.decision, asked.note, asked.day, asked.personId],
-          ) &&
-          job.version > 0
-        )
-          return job;
-        checkDecision(job, asked, await store.people(context));
-        if (isCalledOff({ ...job, personId: job.person?.id ?? null }, asked))
-          await calendar.callOff(context, job, job.version + 1);
-        await store.decide(context, key, { ...asked, systemId, severity: jobSeverity(job.standing), at: now() });
-        return one(held, context, systemId, key);
-      }),
+    ...deciding(on, { all, one }),
   };
 }

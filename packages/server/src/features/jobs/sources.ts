@@ -17,6 +17,8 @@ import type { RequestContext } from '../../identity/context.ts';
 export interface Asked {
   readonly systemId?: string | undefined;
   readonly area?: string | undefined;
+  /** Only these systems. */
+  readonly systemIds?: readonly string[] | undefined;
 }
 
 /** Where and whose a job is. */
@@ -66,7 +68,7 @@ const MOST_PARTS = 3000;
 /** What jobs follow from: parts as they stand, calls as they ended, readings put off, and what was noted by hand. */
 export const sourcesStore = (db: Knex) => {
   /** Rows of a table of the firm's systems, with where they are. */
-  const placed = (context: RequestContext, table: string, { systemId, area }: Asked) =>
+  const placed = (context: RequestContext, table: string, { systemId, area, systemIds }: Asked) =>
     db(`${table} as x`)
       .join('systems as s', 's.id', 'x.system_id')
       .join('customers as c', 'c.id', 's.customer_id')
@@ -74,6 +76,7 @@ export const sourcesStore = (db: Knex) => {
       .modify((some) => {
         if (systemId !== undefined) void some.where('x.system_id', systemId);
         if (area !== undefined) void some.where('s.area', area);
+        if (systemIds !== undefined) void some.whereIn('x.system_id', [...systemIds]);
       })
       .select('x.id', 'x.system_id', ...PLACED);
   return {

@@ -11,6 +11,8 @@ export interface DecisionRow {
   readonly day: string | null;
   readonly person_id: string | null;
   readonly person_name: string | null;
+  readonly from_minute: number | null;
+  readonly to_minute: number | null;
   readonly severity: number;
   readonly version: number;
   readonly decided_by: string;
@@ -20,15 +22,25 @@ export interface DecisionRow {
 
 /** What people decided of jobs, and what they noted by hand. */
 export const jobsStore = (db: Knex) => ({
-  decisions: (context: RequestContext, { systemId }: Asked): Promise<DecisionRow[]> =>
+  decisions: (context: RequestContext, { systemId, systemIds }: Asked): Promise<DecisionRow[]> =>
     db('job_decisions as d')
       .leftJoin('people as p', 'p.id', 'd.person_id')
       .join('people as b', 'b.id', 'd.decided_by')
       .where('d.firm_id', context.firmId)
       .modify((some) => {
         if (systemId !== undefined) void some.where('d.system_id', systemId);
+        if (systemIds !== undefined) void some.whereIn('d.system_id', [...systemIds]);
       })
       .select<DecisionRow[]>('d.*', 'p.name as person_name', 'b.name as decider'),
+  /** Systems with something planned for one of some days, or for none yet. */
+  plannedOn: (context: RequestContext, from: string, to: string): Promise<string[]> =>
+    db('job_decisions')
+      .where({ firm_id: context.firmId, decision: 'accepted' })
+      .where((any) => {
+        void any.whereBetween('day', [from, to]).orWhereNull('day');
+      })
+      .distinct('system_id')
+      .pluck<string[]>('system_id'),
   people: (context: RequestContext): Promise<{ id: string; name: string }[]> =>
     db('people')
       .where({ firm_id: context.firmId })
@@ -44,7 +56,7 @@ export const jobsStore = (db: Knex) => ({
   async decide(
     context: RequestContext,
     key: string,
-    kept: NewDecision & { systemId: string; severity: number; at: Date },
+    { window, ...kept }: NewDecision & { systemId: string; severity: number; at: Date },
   ) {
     const row = {
       firm_id: context.firmId,
@@ -54,6 +66,8 @@ export const jobsStore = (db: Knex) => ({
       note: kept.note,
       day: kept.day,
       person_id: kept.personId,
+      from_minute: window?.from ?? null,
+      to_minute: window?.to ?? null,
       severity: kept.severity,
       version: kept.version + 1,
       decided_by: context.personId,
@@ -61,6 +75,10 @@ export const jobsStore = (db: Knex) => ({
     };
     await db('job_decisions').insert(row).onConflict(['firm_id', 'key']).merge();
   },
+});
+
+/** Jobs that were noted by hand. */
+export const handStore = (db: Knex) => ({
   async handOf(id: string): Promise<(NewJob & { firmId: string; systemId: string }) | undefined> {
     const row = await db('jobs_by_hand')
       .where({ id })

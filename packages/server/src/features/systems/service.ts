@@ -90,8 +90,9 @@ export function systemsService({ db, now, needs, transact }: On<Needs>) {
       needs.photos.ofSystem(context, id),
       needs.events.ofSystem(context, id),
     ]);
-    const { customer_name: customerName, address, area, kind, plate, installed_on: installedOn } = system;
-    const about = { id, customerName, address, area, kind, plate, installedOn };
+    const { customer_name: customerName, address, area, kind, plate, installed_on: installedOn, lat, lng } = system;
+    const place = lat === null || lng === null ? null : { lat, lng };
+    const about = { id, customerName, address, area, kind, plate, installedOn, place };
     return { ...about, components, visits, readings, followUps, looseEnds, photos, events };
   }
 

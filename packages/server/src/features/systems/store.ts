@@ -21,6 +21,8 @@ export interface SystemRow {
   kind: SystemKind;
   plate: Plate;
   installed_on: string | null;
+  lat: number | null;
+  lng: number | null;
   digest: string;
 }
 

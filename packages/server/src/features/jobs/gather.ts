@@ -1,0 +1,74 @@
+import { dayOf, holdsForRound, type Job } from '@yarnix/core';
+import type { Knex } from 'knex';
+import type { RequestContext } from '../../identity/context.ts';
+import { decidedJob, ofCall, ofHand, ofOwed, ofPart, ofRounds, type Planned } from './jobs-from.ts';
+import { roundRows } from './rounds-source.ts';
+import { sourcesStore, type Asked } from './sources.ts';
+import { jobsStore, type DecisionRow } from './store.ts';
+
+const soonestFirst = (a: Job, b: Job): number =>
+  a.byWhen < b.byWhen ? -1 : a.byWhen > b.byWhen ? 1 : (b.chance ?? 0) - (a.chance ?? 0) || (a.key < b.key ? -1 : 1);
+
+/**
+ * Rounds that are due, the one whose wait costs most first, and those that are named whether due or not; a decision holds
+ * until the round it was about.
+ */
+export async function roundsOf(
+  on: Knex,
+  context: RequestContext,
+  asked: Asked,
+  planning: Planned,
+  named?: readonly string[],
+) {
+  if (named?.length === 0) return [];
+  const rows = await roundRows(on, context, asked, named);
+  const kept = await jobsStore(on).decisions(context, asked);
+  const decisions = new Map(kept.map((row) => [row.key, row]));
+  const lastRounds = new Map(rows.map(({ id, lastRound }) => [`round:${id}`, lastRound]));
+  return ofRounds(rows, planning, named !== undefined).map((job) => {
+    const decision = decisions.get(job.key);
+    const holds = decision && holdsForRound(dayOf(decision.decided_at.toISOString()), lastRounds.get(job.key) ?? null);
+    return decidedJob(job, false, holds ? decision : undefined);
+  });
+}
+
+/** Every job of a firm that matches, with what was decided of it, the soonest due first. */
+export async function jobsOf(on: Knex, context: RequestContext, asked: Asked, planning: Planned): Promise<Job[]> {
+  const sources = sourcesStore(on);
+  // One after the other: within a transaction they share a connection.
+  const parts = await sources.parts(context, asked);
+  const calls = await sources.calls(context, asked);
+  const owed = await sources.owed(context, asked);
+  const byHand = await sources.byHand(context, asked);
+  const kept = await jobsStore(on).decisions(context, asked);
+  const decisions = new Map(kept.map((row) => [row.key, row]));
+  const declined = new Set(calls.filter(({ outcome }) => outcome.is === 'declined').map(({ id }) => `call:${id}`));
+  return [
+    ...parts.flatMap((row) => ofPart(row, planning)),
+    ...calls.map((row) => ofCall(row, planning)),
+    ...owed.map(ofOwed),
+    ...byHand.map(ofHand),
+  ]
+    .map((job) => decidedJob(job, declined.has(job.key), decisions.get(job.key)))
+    .concat(await plannedRounds(on, context, asked, planning, kept))
+    .sort(soonestFirst);
+}
+
+/** Rounds that somebody has planned or declined: they stand among the other jobs; all others are told when asked for. */
+async function plannedRounds(
+  on: Knex,
+  context: RequestContext,
+  asked: Asked,
+  planning: Planned,
+  kept: readonly DecisionRow[],
+) {
+  const named = kept.filter(({ key, decision }) => key.startsWith('round:') && decision !== 'proposed');
+  const rounds = await roundsOf(
+    on,
+    context,
+    asked,
+    planning,
+    named.map((row) => row.system_id),
+  );
+  return rounds.filter(({ decision }) => decision !== 'proposed');
+}

@@ -1,0 +1,139 @@
+import {
+  dayOf,
+  isoOf,
+  type DayFrame,
+  type GeoPlace,
+  type Job,
+  type JobsPage,
+  type Moved,
+  type NewDayOrder,
+  type PlannedStop,
+  type StopMove,
+  type Week,
+} from '@yarnix/core';
+import { isDeepStrictEqual } from 'node:util';
+import { notFound, ProblemError } from '../../http/problems.ts';
+import type { RequestContext } from '../../identity/context.ts';
+import type { On } from '../../wiring.ts';
+import { weekStore } from './store.ts';
+
+interface Needs {
+  readonly weekJobs: {
+    plannedBetween(context: RequestContext, from: string, to: string): Promise<Job[]>;
+    people(context: RequestContext): Promise<JobsPage['people']>;
+    plan(context: RequestContext, systemId: string, move: Omit<StopMove, 'before'>): Promise<Job[]>;
+  };
+  readonly planning: {
+    frame(context: RequestContext): Promise<DayFrame>;
+    placesOf(
+      context: RequestContext,
+      systems: readonly { readonly systemId: string; readonly area: string | null }[],
+    ): Promise<ReadonlyMap<string, GeoPlace>>;
+  };
+}
+
+const dayName = (personId: string | null, day: string | null): string => `${personId ?? ''} ${day ?? ''}`;
+
+/** What is planned at one address for one day and person is gone to once. */
+function stopsOf(jobs: readonly Job[], places: ReadonlyMap<string, GeoPlace>): PlannedStop[] {
+  const stops = new Map<string, PlannedStop>();
+  for (const job of jobs) {
+    const personId = job.person?.id ?? null;
+    const name = `${job.systemId} ${dayName(personId, job.day)}`;
+    const there = stops.get(name);
+    stops.set(name, {
+      systemId: job.systemId,
+      address: job.address,
+      area: job.area,
+      customerName: job.customerName,
+      systemKind: job.systemKind,
+      place: places.get(job.systemId) ?? null,
+      day: job.day,
+      personId,
+      minutes: (there?.minutes ?? 0) + job.minutes,
+      window: there?.window ?? job.window,
+      jobs: [...(there?.jobs ?? []), job],
+    });
+  }
+  return [...stops.values()];
+}
+
+/** What was put in order comes first, as it was put; what came since, after it, the soonest due first. */
+const inOrder = (stops: readonly PlannedStop[], order: readonly string[]): PlannedStop[] => {
+  const at = (stop: PlannedStop) => {
+    const found = order.indexOf(stop.systemId);
+    return found === -1 ? order.length : found;
+  };
+  return [...stops].sort((a, b) => at(a) - at(b));
+};
+
+/** The days of a firm: who goes where, in which order. */
+export function weekService({ db, needs, transact }: On<Needs>) {
+  const store = weekStore(db);
+  async function stops(context: RequestContext, from: string, to: string): Promise<PlannedStop[]> {
+    const jobs = await needs.weekJobs.plannedBetween(context, from, to);
+    const planned = stopsOf(jobs, await needs.planning.placesOf(context, jobs));
+    const orders = new Map(
+      (await store.orders(context, from, to)).map((row) => [dayName(row.person_id, row.day), row.systems]),
+    );
+    const names = new Set(planned.map(({ personId, day }) => dayName(personId, day)));
+    return [...names].flatMap((name) =>
+      inOrder(
+        planned.filter(({ personId, day }) => dayName(personId, day) === name),
+        orders.get(name) ?? [],
+      ),
+    );
+  }
+  const idsOf = async (context: RequestContext, personId: string, day: string): Promise<string[]> =>
+    (await stops(context, day, day))
+      .filter((stop) => stop.personId === personId && stop.day === day)
+      .map(({ systemId }) => systemId);
+
+  return {
+    stops,
+    async week(context: RequestContext, from: string, count: number): Promise<Week> {
+      const days = Array.from({ length: count }, (_, i) => isoOf(dayOf(from) + i));
+      return {
+        days,
+        people: await needs.weekJobs.people(context),
+        frame: await needs.planning.frame(context),
+        stops: await stops(context, from, days.at(-1) ?? from),
+      };
+    },
+
+    /** Moves what is planned at an address; all of it, upon what was looked at, or nothing. */
+    move: (context: RequestContext, systemId: string, { before, ...move }: StopMove): Promise<Moved> =>
+      transact(async (within) => {
+        const { day, personId } = move;
+        const jobs = await within.needs.weekJobs.plan(context, systemId, move);
+        if (day !== null && personId !== null) {
+          const held = weekStore(within.db);
+          await held.hold(context, personId, day);
+          const others = (await weekService(within).idsOf(context, personId, day)).filter((id) => id !== systemId);
+          const at = before === null ? -1 : others.indexOf(before);
+          await held.keep(context, personId, day, others.toSpliced(at === -1 ? others.length : at, 0, systemId));
+        }
+        return { systemId, jobs };
+      }),
+
+    idsOf,
+
+    /** Puts a day in another order: each address of it once, upon the order that was looked at. */
+    order: (context: RequestContext, personId: string, day: string, { systems, was }: NewDayOrder): Promise<Week> =>
+      transact(async (within) => {
+        if (!(await within.needs.weekJobs.people(context)).some(({ id }) => id === personId)) throw notFound('person');
+        const held = weekStore(within.db);
+        await held.hold(context, personId, day);
+        const own = weekService(within);
+        const now = await own.idsOf(context, personId, day);
+        if (!isDeepStrictEqual(now, was) && !isDeepStrictEqual(now, systems))
+          throw new ProblemError('conflict', 'Somebody changed this day meanwhile. Look again.');
+        if (!isDeepStrictEqual(now.toSorted(), systems.toSorted()))
+          throw new ProblemError('invalid-request', 'The order must hold each address of the day once.', [
+            { path: 'systems', detail: 'must hold each address of the day once' },
+          ]);
+        await held.keep(context, personId, day, systems);
+        return own.week(context, day, 1);
+      }),
+  };
+}
