@@ -204,7 +204,7 @@ export { nextRoundAfter } from './round/next-round.ts';
 export { planRound, type PlannedReading } from './round/plan-round.ts';
 export { plateCosts, type PlateCost } from './round/plate-costs.ts';
 export { PUT_OFF_CODES, PUT_OFF_REASONS, type PutOffReason } from './round/put-off.ts';
-export { dateSchema, idSchema, problemSchema, type Problem } from './http/common.ts';
+export { givenDateSchema, idSchema, problemSchema, type Problem } from './http/common.ts';
 export { eventSchema, newEventSchema, type EventView, type NewEvent } from './http/events.ts';
 export {
   MOST_PHOTO_BYTES,

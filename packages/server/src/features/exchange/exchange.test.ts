@@ -81,6 +81,7 @@ test('by system, since a day, and on after the last system that was whole', asyn
   expect(new Set((await csv(`systemId=${others[0]!.id}`)).map((row) => row.system))).toEqual(new Set([others[0]!.id]));
   expect(await csv('since=2026-10-11')).toEqual([]);
   await request(suite.app).get('/api/readings.csv?since=yesterday').expect(422);
+  await request(suite.app).get('/api/readings.csv?since=0000-01-01').expect(422);
 });
 
 test('another firm reads none of it', async () => {

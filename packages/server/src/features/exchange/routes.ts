@@ -1,4 +1,4 @@
-import { dateSchema, idSchema } from '@yarnix/core';
+import { givenDateSchema, idSchema } from '@yarnix/core';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
@@ -9,7 +9,7 @@ const readingsQuerySchema = z.object({
   /** Of one system alone. */
   systemId: idSchema.optional(),
   /** Taken on that day or later. */
-  since: dateSchema.optional(),
+  since: givenDateSchema.optional(),
   /** Go on after this system, where a file was cut short. */
   after: idSchema.optional(),
 });
