@@ -4,6 +4,7 @@ import { createDatabase } from '../packages/server/src/database/databases.ts';
 import { loadFirm } from '../packages/server/src/database/load-firm.ts';
 import { migrate } from '../packages/server/src/database/migrate.ts';
 import { demoFirm } from '@yarnix/simulator';
+import { planDemoDays } from './plan-demo-days.ts';
 
 /** Makes the database of DATABASE_URL if needed, migrates it, and loads the demo firm into it when it is empty. */
 const { DATABASE_URL = '', ADMIN_DATABASE_URL = '', DEMO_DAY } = process.env;
@@ -14,7 +15,9 @@ try {
   await migrate(db);
   const there: unknown = await db('firms').first('id');
   if (!there) {
-    await loadFirm(db, demoFirm(dayOf(DEMO_DAY ?? new Date().toISOString())));
+    const today = dayOf(DEMO_DAY ?? new Date().toISOString());
+    await loadFirm(db, demoFirm(today));
+    await planDemoDays(db, today);
     console.log('yarnix: the demo firm is loaded');
   }
 } finally {

@@ -2,6 +2,7 @@ import type { Day, InstrumentKind, NewMeterCheck } from '@yarnix/core';
 import { idAt, simulateSystem, type HistoryOptions, type SystemHistory } from './history.ts';
 import { address, AREAS, customerName, FIRM, PEOPLE } from './names.ts';
 import { CARRIED, offOf } from './persons-meters.ts';
+import { placeOfSystem, type Place } from './places.ts';
 import { randomFrom, type Random } from './random.ts';
 
 export interface FirmSystem extends SystemHistory {
@@ -9,6 +10,7 @@ export interface FirmSystem extends SystemHistory {
   readonly customerName: string;
   readonly address: string;
   readonly area: string;
+  readonly place: Place;
 }
 
 export interface SimulatedFirm {
@@ -58,13 +60,9 @@ function* systemsOf(random: Random, options: FirmOptions, meters: HistoryOptions
     while (used.has(where) && used.size < 900) where = address(random);
     used.add(where);
     const history = simulateSystem(random, { asOf: options.asOf, years: options.years, leftInPlace: 0.45, meters });
-    yield {
-      ...history,
-      customerId: idAt(random, EPOCH + n),
-      customerName: customerName(random),
-      address: where,
-      area: random.pick(AREAS),
-    };
+    const ids = { customerId: idAt(random, EPOCH + n), customerName: customerName(random) };
+    const area = random.pick(AREAS);
+    yield { ...history, ...ids, address: where, area, place: placeOfSystem(area, n) };
   }
 }
 

@@ -7,3 +7,4 @@ export * from './random.ts';
 export * from './wear.ts';
 export * from './thread-fleet.ts';
 export * from './meter-fleet.ts';
+export * from './places.ts';

@@ -80,6 +80,8 @@ function rowsOf(loading: Loading, system: LoadableSystem): Rows {
         customer_id: system.customerId,
         address: system.address,
         area: system.area,
+        lat: system.place?.lat ?? null,
+        lng: system.place?.lng ?? null,
         kind: system.kind,
         plate: JSON.stringify(system.plate),
         installed_on: isoOf(system.installedOn),

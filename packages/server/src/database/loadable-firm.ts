@@ -30,6 +30,7 @@ export interface LoadableSystem {
   readonly customerName: string;
   readonly address: string;
   readonly area: string;
+  readonly place?: { readonly lat: number; readonly lng: number };
   readonly kind: SystemKind;
   readonly plate: Plate;
   readonly installedOn: Day;
