@@ -430,6 +430,7 @@ export { TOGETHER_WORDS } from './words/together.ts';
 export { sayFigure, sayValue } from './words/values.ts';
 export { beforeWords, DECISION_NAMES, jobProof, jobTitle, jobWhy } from './words/jobs.ts';
 export { loadHeadline, standsInWords, wantedWords } from './words/load.ts';
+export { clockWords, dayWords, promiseWords, pushedWords, spanWords } from './words/days.ts';
 export { calendarWords } from './words/calendar.ts';
 export { FAULT_NAMES } from './words/fault-names.ts';
 export { answerName, testCautions, testCost, testState, testTitle, answeredWords } from './words/hunt-tests.ts';

@@ -30,6 +30,19 @@ export const queries = {
       queryKey: ['follow-ups'],
       queryFn: ({ signal }) => get('/api/follow-ups', 'followUpsPageSchema', signal),
     }),
+  week: (from: string, days: number) =>
+    queryOptions({
+      queryKey: ['week', from, days],
+      queryFn: ({ signal }) => get(`/api/week?from=${from}&days=${days}`, 'weekSchema', signal),
+      placeholderData: (previous) => previous,
+      staleTime: 0,
+    }),
+  planning: () =>
+    queryOptions({
+      queryKey: ['planning'],
+      queryFn: ({ signal }) => get('/api/planning', 'planningSchema', signal),
+      staleTime: 0,
+    }),
   van: (personId: string, day: string) =>
     queryOptions({
       queryKey: ['van', personId, day],

@@ -101,6 +101,9 @@ export function RoundsScreen() {
         ))}
       </ul>
       <p className="mt-4">
+        <ButtonLink look="main" to="/day" className="mr-2 mb-2">
+          My day
+        </ButtonLink>
         <ButtonLink to="/systems">Choose a system for a new round</ButtonLink>
       </p>
       <PutOffs />

@@ -153,6 +153,9 @@ export function SettingsScreen() {
           <Link to="/meters" className={`${ELSEWHERE} md:hidden`}>
             The firm’s meters
           </Link>
+          <Link to="/settings/planning" className={ELSEWHERE}>
+            How days are planned
+          </Link>
           <Link to="/reference" className={ELSEWHERE}>
             For other programs
           </Link>

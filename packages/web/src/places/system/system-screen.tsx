@@ -12,6 +12,7 @@ import { Lives } from './lives.tsx';
 import { LoomTable } from './loom-table.tsx';
 import { LoomView } from './loom-view.tsx';
 import { Photos } from './photos.tsx';
+import { SystemPlace } from './place.tsx';
 import { PlateList } from './plate-list.tsx';
 import { PracticeFaults } from './practice.tsx';
 import { RoundButton } from './round-button.tsx';
@@ -84,6 +85,7 @@ const Papers = memo(function Papers({ system }: { system: SystemDetail }) {
           </Link>
         </div>
         <PlateList plate={system.plate} />
+        <SystemPlace system={system} />
       </div>
       <div>
         <Lives system={system} />

@@ -7,6 +7,7 @@ import { byDay, bySystem, type SystemJobs } from '../../jobs/arrange.ts';
 import { JobLine } from '../../jobs/job-line.tsx';
 import { LatestDecision } from '../../jobs/latest-decision.tsx';
 import { useDecide, type Deciding } from '../../jobs/use-decide.ts';
+import { ButtonLink } from '../../kit/button.tsx';
 import { dateWords } from '../../kit/field-words.ts';
 import { Calendars } from './calendars.tsx';
 
@@ -164,7 +165,10 @@ export function WeekScreen() {
   const missing = page.counts[show === 'rounds' ? 'proposed' : show] - page.jobs.length;
   return (
     <div className="px-4 py-5 md:px-5">
-      <h1 className="text-[28px] font-bold">{headline(page, show, today, show === 'proposed' ? page.jobs : [])}</h1>
+      <div className="flex flex-wrap items-center justify-between gap-x-6">
+        <h1 className="text-[28px] font-bold">{headline(page, show, today, show === 'proposed' ? page.jobs : [])}</h1>
+        <ButtonLink to="/week/days">Days by technician</ButtonLink>
+      </div>
       <Choices page={page} show={show} />
       <LatestDecision deciding={deciding} />
       {page.jobs.length === 0 && <p className="mt-6 max-w-xl text-[17px]">{EMPTY[show]}</p>}

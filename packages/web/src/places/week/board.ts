@@ -1,0 +1,109 @@
+import {
+  bestOrder,
+  dayOf,
+  dayTimes,
+  isoOf,
+  type DayFrame,
+  type DayStop,
+  type DayTimes,
+  type Job,
+  type PlannedStop,
+  type Week,
+} from '@yarnix/core';
+
+/** An address on the board: planned, or proposed and not yet taken. */
+export type Card = PlannedStop & { readonly isProposed: boolean };
+
+export const cardId = ({ systemId, day, personId, isProposed }: Card): string =>
+  `${isProposed ? 'proposed' : 'planned'} ${systemId} ${day ?? ''} ${personId ?? ''}`;
+
+const asStop = ({ systemId, minutes, place, window }: PlannedStop): DayStop => ({
+  id: systemId,
+  minutes,
+  place,
+  window,
+});
+
+/** Somebody's day: its addresses in order, their times, and a better order where there is one. */
+export interface Strand {
+  readonly person: Week['people'][number];
+  readonly cards: readonly Card[];
+  readonly stops: readonly DayStop[];
+  readonly times: DayTimes;
+  readonly atMachines: number;
+  /** The best order by system, what it saves, and whether it is late less; null where the day is as good as any known. */
+  readonly better: { readonly systems: readonly string[]; readonly saves: number; readonly lateLess: number } | null;
+}
+
+function strandOf(person: Week['people'][number], cards: readonly Card[], frame: DayFrame): Strand {
+  const stops = cards.map(asStop);
+  const times = dayTimes(stops, frame);
+  const best = bestOrder(stops, frame);
+  const [saves, lateLess] = [times.driving - best.times.driving, times.late - best.times.late];
+  return {
+    person,
+    cards,
+    stops,
+    times,
+    atMachines: stops.reduce((sum, { minutes }) => sum + minutes, 0),
+    better:
+      lateLess > 0 || (lateLess === 0 && saves > 0)
+        ? { systems: best.stops.map(({ id }) => id), saves, lateLess }
+        : null,
+  };
+}
+
+/** Everybody's strand of a day. */
+export const strandsOf = (week: Week, day: string): Strand[] =>
+  week.people.map((person) =>
+    strandOf(
+      person,
+      week.stops.filter((s) => s.day === day && s.personId === person.id).map((s) => ({ ...s, isProposed: false })),
+      week.frame,
+    ),
+  );
+
+/** What is planned without a day or a person: of this day, or of none. */
+export const waitingOf = (week: Week, day: string): Card[] =>
+  week.stops
+    .filter((s) => s.day === null || (s.personId === null && s.day === day))
+    .map((s) => ({ ...s, isProposed: false }));
+
+/** What is proposed, one card an address, as it comes: the most pressing first. */
+export function proposedCards(jobs: readonly Job[]): Card[] {
+  const cards = new Map<string, Card>();
+  for (const job of jobs) {
+    const { systemId, address, area, customerName, systemKind } = job;
+    const there = cards.get(systemId);
+    cards.set(systemId, {
+      ...{ systemId, address, area, customerName, systemKind },
+      place: null,
+      day: null,
+      personId: null,
+      window: null,
+      isProposed: true,
+      minutes: (there?.minutes ?? 0) + job.minutes,
+      jobs: [...(there?.jobs ?? []), job],
+    });
+  }
+  return [...cards.values()];
+}
+
+/** The Monday of a day's week. */
+export const mondayOf = (day: string): string => isoOf(dayOf(day) - ((dayOf(day) + 3) % 7));
+
+/** Minutes planned on a day, everybody's. */
+export const minutesOn = (week: Week, day: string): number =>
+  week.stops.filter((s) => s.day === day).reduce((sum, { minutes }) => sum + minutes, 0);
+
+/** A week as it is once a card is moved: what is shown until the server has said so. */
+export function withMove(
+  week: Week,
+  card: Card,
+  to: { readonly day: string | null; readonly personId: string | null; readonly before: string | null },
+): Week {
+  const others = week.stops.filter((s) => cardId({ ...s, isProposed: false }) !== cardId(card));
+  const at = others.findIndex((s) => s.systemId === to.before && s.day === to.day && s.personId === to.personId);
+  const moved = { ...card, day: to.day, personId: to.personId, window: to.day === card.day ? card.window : null };
+  return { ...week, stops: others.toSpliced(at === -1 ? others.length : at, 0, moved) };
+}
