@@ -110,7 +110,57 @@ async function floors(): Promise<void> {
   await db.destroy();
 }
 
+const [TECHNICIANS, CARDS] = [12, 400];
+const MONDAY = '2026-11-23';
+
+/** A week of twelve technicians with four hundred addresses, each with something noted by hand. */
+async function planWeek(): Promise<void> {
+  const db = connect(DATABASE_URL, 2);
+  const firm = await db('firms').first<{ id: string }>('id');
+  const planned = await db('job_decisions').count<{ count: string }[]>('* as count').first();
+  if (firm && Number(planned?.count) < CARDS) {
+    const people = Array.from({ length: TECHNICIANS }, (_, i) => ({
+      ...{ id: v7(), firm_id: firm.id, position: 10 + i },
+      ...{ name: `Technician ${i + 1}`, initials: `T${i + 1}` },
+    }));
+    await db('people').insert(people);
+    const systems = await db('systems')
+      .where({ firm_id: firm.id })
+      .orderBy('id')
+      .limit(CARDS)
+      .select<{ id: string }[]>('id');
+    const cards = systems.map(({ id }, i) => ({
+      systemId: id,
+      jobId: v7(),
+      person: people[i % TECHNICIANS]!.id,
+      day: i % 5,
+    }));
+    const at = new Date();
+    const own = (system_id: string) => ({ firm_id: firm.id, system_id });
+    await db('jobs_by_hand').insert(
+      cards.map((c) => ({
+        ...own(c.systemId),
+        id: c.jobId,
+        person_id: c.person,
+        task: 'Clean',
+        by_when: MONDAY,
+        minutes: 45,
+        made_at: at,
+      })),
+    );
+    await db('job_decisions').insert(
+      cards.map((c) => ({
+        ...own(c.systemId),
+        ...{ key: `hand:${c.jobId}`, decision: 'accepted', note: '', person_id: c.person, severity: 0, version: 1 },
+        ...{ day: `2026-11-${23 + c.day}`, decided_by: c.person, decided_at: at },
+      })),
+    );
+  }
+  await db.destroy();
+}
+
 await fill();
+await planWeek();
 const port = await freePort();
 const server = await startServer({
   databaseUrl: DATABASE_URL,
@@ -123,6 +173,11 @@ try {
   report('Watch, first page', await timeAsync(() => ask(`${address}/api/watch`), 300), 'p95 under 100 ms');
   report('Watch, one area', await timeAsync(() => ask(`${address}/api/watch?area=Quayside`), 100), '');
   report('systems, first page', await timeAsync(() => ask(`${address}/api/systems?limit=50`), 100), '');
+  report(
+    'a week, 12 technicians, 400 addresses',
+    await timeAsync(() => ask(`${address}/api/week?from=${MONDAY}`), 60),
+    'p95 under 100 ms',
+  );
   report('jobs to decide', await timeAsync(() => ask(`${address}/api/jobs?decision=proposed`), 30), '');
   report('rounds that are due', await timeAsync(() => ask(`${address}/api/jobs?source=round`), 30), '');
   const all = await targets(address, 220);
