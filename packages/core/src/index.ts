@@ -326,6 +326,7 @@ export {
 } from './http/watch.ts';
 export { calendarLinkSchema, calendarsSchema, type Calendars } from './http/calendars.ts';
 export { referenceSchema, type Operation, type Reference } from './http/reference.ts';
+export { reportHeadSchema, reportLinkSchema, type ReportHead, type ReportLink } from './http/reports.ts';
 export { systemPlaceSchema } from './http/places.ts';
 export {
   dayOrderSchema,
@@ -414,7 +415,7 @@ export { hasOtherSeason, roundView, seasonOfRound } from './fieldwork/view-round
 export { monthName, saySchool, saySchoolProblem, SCHOOL_WORDS, SUBJECT_NAMES } from './words/schools.ts';
 export { INSTRUMENT_NAMES, meterLine, meterName, QUANTITY_NAMES, REFERENCES, sayOffset } from './words/meters.ts';
 export { ASK_WORDS } from './words/asks.ts';
-export { customerSummary, type PartTested } from './words/customer-summary.ts';
+export { customerSummary } from './words/customer-summary.ts';
 export { sayField, sayOutdoorProblem } from './words/field.ts';
 export { sayNumber, sayPercent, sayQuantity } from './words/figures.ts';
 export { sayFindings } from './words/findings.ts';
@@ -430,6 +431,8 @@ export { TOGETHER_WORDS } from './words/together.ts';
 export { sayFigure, sayValue } from './words/values.ts';
 export { beforeWords, DECISION_NAMES, jobProof, jobTitle, jobWhy } from './words/jobs.ts';
 export { loadHeadline, standsInWords, wantedWords } from './words/load.ts';
+export { ownerReport, partsTested, provedOn, type OwnerReport, type ReportThread } from './words/owner-report.ts';
+export { asOfVisit } from './fieldwork/as-of-visit.ts';
 export { clockWords, dayWords, promiseWords, pushedWords, spanWords } from './words/days.ts';
 export { calendarWords } from './words/calendar.ts';
 export { FAULT_NAMES } from './words/fault-names.ts';

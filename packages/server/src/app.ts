@@ -21,6 +21,7 @@ import { schoolsRoutes } from './features/schools/routes.ts';
 import { sessionRoutes } from './features/session/routes.ts';
 import { systemsRoutes } from './features/systems/routes.ts';
 import { planningRoutes } from './features/planning/routes.ts';
+import { reportsRoutes, serveReports } from './features/reports/routes.ts';
 import { vansRoutes } from './features/vans/routes.ts';
 import { weekRoutes } from './features/week/routes.ts';
 import { visitsRoutes } from './features/visits/routes.ts';
@@ -119,6 +120,7 @@ export function createApp({
     vansRoutes,
     planningRoutes,
     weekRoutes,
+    reportsRoutes,
   ].flatMap((feature) => feature(services) as AnyRoute[]);
   const api = Router();
   mount(api, routes);
@@ -143,6 +145,7 @@ export function createApp({
     response.json(description);
   });
   serveCalendar(app, services);
+  serveReports(app, services);
   app.use('/api', keptByNobody, identified(identify));
   app.use(api);
   app.use('/api', apiNotFound);

@@ -18,6 +18,7 @@ import { schoolsService } from './features/schools/service.ts';
 import { sessionService } from './features/session/service.ts';
 import { systemsService } from './features/systems/service.ts';
 import { planningService } from './features/planning/service.ts';
+import { reportsService } from './features/reports/service.ts';
 import { vansService } from './features/vans/service.ts';
 import { weekService } from './features/week/service.ts';
 import { visitsService } from './features/visits/service.ts';
@@ -47,6 +48,7 @@ export interface Services {
   readonly vans: ReturnType<typeof vansService>;
   readonly planning: ReturnType<typeof planningService>;
   readonly week: ReturnType<typeof weekService>;
+  readonly reports: ReturnType<typeof reportsService>;
   readonly calendar: ReturnType<typeof calendarService>;
   readonly exchange: ReturnType<typeof exchangeService>;
   readonly weekJobs: ReturnType<typeof jobsService>;
@@ -76,6 +78,7 @@ export function servicesOn(wiring: Wiring): Services {
     vans: () => vansService(on),
     planning: () => planningService(on),
     week: () => weekService(on),
+    reports: () => reportsService(on),
     calendar: () => calendarService(on),
     exchange: () => exchangeService(on),
     weekJobs: () => jobsService(on),

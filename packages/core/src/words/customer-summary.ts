@@ -20,6 +20,7 @@ export interface PartTested {
 export interface CustomerSummary {
   readonly headline: string;
   readonly parts: readonly {
+    readonly slot: Slot;
     readonly name: string;
     readonly says: string;
     readonly standing: Standing;
@@ -75,6 +76,7 @@ export function customerSummary(parts: readonly PartTested[], open: readonly str
   return {
     headline: `${headline} ${readings} ${readings === 1 ? 'reading' : 'readings'} on ${tested.length} ${tested.length === 1 ? 'part' : 'parts'} today.`,
     parts: telling.map((p) => ({
+      slot: p.slot,
       name: SLOT_NAMES[p.slot],
       says: plainly(p),
       standing: p.standing,

@@ -17,6 +17,7 @@ import * as ahead from './migrations/0015-ahead.ts';
 import * as calendars from './migrations/0016-calendars.ts';
 import * as vans from './migrations/0017-vans.ts';
 import * as days from './migrations/0018-days.ts';
+import * as reports from './migrations/0019-reports.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -37,6 +38,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0016-calendars': calendars,
   '0017-vans': vans,
   '0018-days': days,
+  '0019-reports': reports,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

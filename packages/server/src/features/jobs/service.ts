@@ -151,6 +151,8 @@ export function jobsService(on: On<Needs>) {
     },
 
     people: (context: RequestContext) => jobsStore(db).people(context),
+    /** What is left to do on one system. */
+    ofSystem: (context: RequestContext, systemId: string): Promise<Job[]> => all(db, context, { systemId }),
     /** What is planned for a day and a person. */
     planned: async (context: RequestContext): Promise<Job[]> =>
       (await all(db, context, {})).filter(

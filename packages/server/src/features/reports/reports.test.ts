@@ -1,0 +1,187 @@
+import type { ReportLink } from '@yarnix/core';
+import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import {
+  benchReading,
+  makeSystem,
+  openSuite,
+  startVisit,
+  systemBody,
+  type MadeSystem,
+  type Suite,
+} from '../../testing/suite.ts';
+
+const WICKED = '<script>alert(1)</script> & (x) \\) 火';
+let suite: Suite;
+let system: MadeSystem;
+let visit: string;
+beforeEach(async () => {
+  suite = await openSuite();
+  system = await makeSystem(suite.app, { ...systemBody(), customerName: WICKED });
+  visit = await startVisit(suite.app, system.id);
+});
+afterEach(() => suite.close());
+
+const read = (microfarads: number, point: 'herm' | 'fan' = 'herm') =>
+  request(suite.app)
+    .put(`/api/readings/${v7()}`)
+    .send({
+      ...benchReading({ visitId: visit, componentId: system.part('run-capacitor') }),
+      ...{ point, inputs: { microfarads }, confirmed: true },
+    })
+    .expect(200);
+const close = (note = '') =>
+  request(suite.app)
+    .put(`/api/visits/${visit}/closing`)
+    .send({ closedAt: '2026-10-10T17:00:00.000Z', ...(note ? { note } : {}) })
+    .expect(200);
+
+/** A PDF of the server, as a library that reads PDFs has it. */
+async function pdf(path: string): Promise<{ bytes: Buffer; doc: PDFDocumentProxy; text: string }> {
+  const { body } = (await request(suite.app)
+    .get(path)
+    .buffer(true)
+    .parse((response, done) => {
+      const pieces: Buffer[] = [];
+      response.on('data', (piece: Buffer) => pieces.push(piece));
+      response.on('end', () => done(null, Buffer.concat(pieces)));
+    })
+    .expect(200)
+    .expect('content-type', 'application/pdf')) as { body: Buffer };
+  const doc = await getDocument({ data: new Uint8Array(body), useSystemFonts: false }).promise;
+  const pages = await Promise.all(
+    Array.from({ length: doc.numPages }, async (_, i) => (await (await doc.getPage(i + 1)).getTextContent()).items),
+  );
+  const text = pages
+    .flat()
+    .map((item) => ('str' in item ? item.str : ''))
+    .join(' ')
+    .replaceAll(/\s+/g, ' ');
+  return { bytes: body, doc, text };
+}
+const report = `/api/visits/%/report.pdf`;
+const ofVisit = (query = '') => pdf(`${report.replace('%', visit)}${query}`);
+
+test('a sound machine has one page, in plain words first and the figures behind', async () => {
+  await read(40);
+  await read(5, 'fan');
+  await close();
+  const { doc, text } = await ofVisit();
+  expect(doc.numPages).toBe(1);
+  expect(text).toContain('Everything we measured is as it should be. 2 readings on 1 part.');
+  expect(text.indexOf('As it should be')).toBeLessThan(text.indexOf('What was measured'));
+  expect(text).toMatch(/40\.0 [µμ]F/);
+  expect(text).toContain('Measured by Test Person.');
+  const { width, height } = (await doc.getPage(1)).getViewport({ scale: 1 });
+  expect([width, height]).toEqual([612, 792]);
+  const a4 = await ofVisit('?paper=a4&text=large');
+  const other = (await a4.doc.getPage(1)).getViewport({ scale: 1 });
+  expect([Math.round(other.width), Math.round(other.height)]).toEqual([595, 842]);
+});
+
+test('it is tagged and named, its fonts are in it, and nothing in it can run', async () => {
+  await read(33);
+  await close('Said to the owner');
+  const { bytes, doc, text } = await ofVisit();
+  const tree = JSON.stringify(await (await doc.getPage(1)).getStructTree());
+  for (const role of ['Document', 'H1', 'H2', 'H3', 'P', 'Table', 'TR', 'TH'])
+    expect(tree).toContain(`"role":"${role}"`);
+  const { info } = (await doc.getMetadata()) as unknown as { info: { Title: string; Language: string } };
+  expect(info).toMatchObject({ Title: 'Report of a maintenance visit, 12 Ropewalk Yard', Language: 'en-US' });
+  const raw = bytes.toString('latin1');
+  expect(raw.match(/\/FontFile[23]/g)).toHaveLength(2);
+  expect(raw).toContain('/MarkInfo');
+  expect(raw).not.toMatch(/\/JavaScript|\/JS\b|\/Launch|\/URI/);
+  expect(text).toContain('One part needs attention now.');
+  expect(text).toContain('Past its limit. It should be replaced now');
+  expect(text).toContain('What we propose');
+  expect(text).toContain('Fit a new run capacitor');
+  expect(text).toContain('Said to the owner');
+  // What users wrote is text: of what the font has no letter for, a sign that it is missing.
+  expect(text).toContain('<script>alert(1)</script> & (x) \\) ?');
+});
+
+test('a thread is drawn, and told in words to whoever cannot see it', async () => {
+  await read(41);
+  await close();
+  visit = v7();
+  await request(suite.app)
+    .put(`/api/visits/${visit}`)
+    .send({ systemId: system.id, startedAt: '2026-10-10T17:30:00.000Z' })
+    .expect(200);
+  await request(suite.app)
+    .put(`/api/readings/${v7()}`)
+    .send({
+      ...benchReading({ visitId: visit, componentId: system.part('run-capacitor') }),
+      ...{ inputs: { microfarads: 33 }, confirmed: true, takenAt: '2026-10-10T17:40:00.000Z' },
+    })
+    .expect(200);
+  await request(suite.app)
+    .put(`/api/visits/${visit}/closing`)
+    .send({ closedAt: '2026-10-10T17:50:00.000Z' })
+    .expect(200);
+  const { doc } = await ofVisit();
+  const trees = await Promise.all(
+    Array.from({ length: doc.numPages }, async (_, i) => (await doc.getPage(i + 1)).getStructTree()),
+  );
+  expect(JSON.stringify(trees)).toMatch(
+    /"role":"Figure".*"alt":"[^"]*41\.0.µF on October 10, 2026, 33\.0.µF on October 10/,
+  );
+});
+
+test('an earlier visit’s report tells of that visit, whatever was read since', async () => {
+  await read(40);
+  await close();
+  const before = (await ofVisit()).text;
+  const later = await startVisit(suite.app, system.id, '2026-10-10T17:30:00.000Z');
+  await request(suite.app)
+    .put(`/api/readings/${v7()}`)
+    .send({
+      ...benchReading({ visitId: later, componentId: system.part('run-capacitor') }),
+      ...{ inputs: { microfarads: 30 }, confirmed: true, takenAt: '2026-10-10T17:40:00.000Z' },
+    })
+    .expect(200);
+  const { text } = await ofVisit();
+  expect(text).toContain('Everything we measured is as it should be.');
+  // What is proposed is as of today.
+  expect(text.replace(/What we propose.*?As it should be/, 'As it should be')).toBe(before);
+});
+
+test('a link reads the same as a page that can do nothing, until it is made anew or revoked', async () => {
+  await read(33);
+  const link = (method: 'get' | 'put' | 'delete') => request(suite.app)[method](`/api/visits/${visit}/report-link`);
+  await link('put').send({}).expect(409);
+  await close();
+  expect((await link('get').expect(200)).body).toEqual({ visitId: visit, since: null, path: null });
+  const { path } = (await link('put').send({}).expect(200)).body as ReportLink;
+  const page = await request(suite.app).get(path!).expect(200);
+  expect(page.headers['content-security-policy']).toContain("default-src 'none'");
+  expect(page.text).toContain('&lt;script&gt;alert(1)&lt;/script&gt; &amp; (x)');
+  expect(page.text).not.toContain('<script');
+  expect(page.text).toContain('One part needs attention now.');
+  expect((await pdf(`${path}.pdf`)).text).toContain('One part needs attention now.');
+  const { path: other } = (await link('put').send({}).expect(200)).body as ReportLink;
+  await request(suite.app).get(path!).expect(404);
+  await request(suite.app).get(other!).expect(200);
+  expect((await link('delete').expect(200)).body).toEqual({ visitId: visit, since: null, path: null });
+  await request(suite.app).get(other!).expect(404);
+  expect(await suite.db('report_links')).toEqual([]);
+});
+
+test('the firm’s own head stands on it; nobody else’s visit is reported', async () => {
+  await read(40);
+  await close();
+  const head = (body: object) => request(suite.app).put('/api/report-head').send(body);
+  await head({ name: ' ', line: '' }).expect(422);
+  await head({ name: 'Bracken & Sons', line: 'License 12-345' }).expect(200);
+  const { text } = await ofVisit();
+  expect(text).toContain('Bracken & Sons License 12-345');
+  const theirs = suite.appFor(await suite.addFirm('Other'));
+  await request(theirs).get(report.replace('%', visit)).expect(404);
+  await request(theirs).put(`/api/visits/${visit}/report-link`).send({}).expect(404);
+  await request(suite.app).get(`/api/visits/${v7()}/report.pdf`).expect(404);
+  await request(suite.app)
+    .get(`${report.replace('%', visit)}?paper=papyrus`)
+    .expect(422);
+});
