@@ -1,4 +1,4 @@
-import type { Session } from '@yarnix/core';
+import type { Session, SystemDetail } from '@yarnix/core';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import {
@@ -39,6 +39,8 @@ test('no screen has an accessibility violation, in either theme', async ({ page,
   test.setTimeout(300_000);
   const row = await watchedDual(server.address);
   const { person } = (await (await fetch(`${server.address}/api/session`)).json()) as Session;
+  const detail = (await (await fetch(`${server.address}/api/systems/${row.systemId}`)).json()) as SystemDetail;
+  const visit = detail.visits.find(({ closedAt }) => closedAt !== null);
   const screens: [string, RegExp][] = [
     ['/watch', /may not see/],
     ['/systems', /systems/],
@@ -56,6 +58,7 @@ test('no screen has an accessibility violation, in either theme', async ({ page,
     [`/systems/${row.systemId}?as=table`, /\d/],
     [`/systems/${row.systemId}/threads/${row.componentId}/${row.kind}/${row.point}`, /Capacitance/],
     [`/systems/${row.systemId}/plate`, /Plate/],
+    [`/systems/${row.systemId}/visits/${visit?.id}/report`, /Report of/],
     ['/refrigerants', /Refrigerants/],
     ['/settings', /schools/],
     ['/reference?q=readings.csv', /other programs/],

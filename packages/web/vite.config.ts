@@ -24,11 +24,11 @@ export default defineConfig({
       // A reload without a signal must still open the app; data comes from the device then, never from this cache.
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
-        navigateFallbackDenylist: [/^\/api/, /^\/calendar\//, /^\/healthz/],
+        navigateFallbackDenylist: [/^\/api/, /^\/calendar\//, /^\/report\//, /^\/healthz/],
       },
     }),
   ],
-  server: { host: '127.0.0.1', proxy: { '/api': api, '/calendar': api, '/healthz': api } },
+  server: { host: '127.0.0.1', proxy: { '/api': api, '/calendar': api, '/report/': api, '/healthz': api } },
   build: {
     chunkSizeWarningLimit: 900,
     // What every place stands on is one file, and what nearly every place knows another: dozens of small ones would each

@@ -110,6 +110,13 @@ async function floors(): Promise<void> {
   await db.destroy();
 }
 
+async function closedVisits(): Promise<string[]> {
+  const db = connect(DATABASE_URL, 2);
+  const ids = await db('visits').whereNotNull('closed_at').orderBy('id', 'desc').limit(20).pluck<string[]>('id');
+  await db.destroy();
+  return ids;
+}
+
 const [TECHNICIANS, CARDS] = [12, 400];
 const MONDAY = '2026-11-23';
 
@@ -173,6 +180,12 @@ try {
   report('Watch, first page', await timeAsync(() => ask(`${address}/api/watch`), 300), 'p95 under 100 ms');
   report('Watch, one area', await timeAsync(() => ask(`${address}/api/watch?area=Quayside`), 100), '');
   report('systems, first page', await timeAsync(() => ask(`${address}/api/systems?limit=50`), 100), '');
+  const closed = await closedVisits();
+  report(
+    'report of a visit as PDF',
+    await timeAsync((i) => ask(`${address}/api/visits/${closed[Math.abs(i) % closed.length]}/report.pdf`), 20),
+    'under 1.5 s',
+  );
   report(
     'a week, 12 technicians, 400 addresses',
     await timeAsync(() => ask(`${address}/api/week?from=${MONDAY}`), 60),

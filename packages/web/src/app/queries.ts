@@ -37,6 +37,18 @@ export const queries = {
       placeholderData: (previous) => previous,
       staleTime: 0,
     }),
+  reportLink: (visitId: string) =>
+    queryOptions({
+      queryKey: ['report-link', visitId],
+      queryFn: ({ signal }) => get(`/api/visits/${visitId}/report-link`, 'reportLinkSchema', signal),
+      staleTime: 0,
+    }),
+  reportHead: () =>
+    queryOptions({
+      queryKey: ['report-head'],
+      queryFn: ({ signal }) => get('/api/report-head', 'reportHeadSchema', signal),
+      staleTime: 0,
+    }),
   planning: () =>
     queryOptions({
       queryKey: ['planning'],

@@ -4,6 +4,8 @@ export {
   calendarsSchema,
   followUpsPageSchema,
   movedSchema,
+  reportHeadSchema,
+  reportLinkSchema,
   planningSchema,
   weekSchema,
   jobSchema,

@@ -67,6 +67,10 @@ export const router = createBrowserRouter([
         'systems/:systemId/rounds/:visitId/:stopId',
         async () => (await import('../places/round/round-screen.tsx')).RoundScreen,
       ),
+      place(
+        'systems/:systemId/visits/:visitId/report',
+        async () => (await import('../places/system/report-screen.tsx')).ReportScreen,
+      ),
       place('settings/planning', async () => (await import('../places/settings/planning-screen.tsx')).PlanningScreen),
       place('reference', async () => (await import('../places/reference/reference-screen.tsx')).ReferenceScreen),
       place('bench', async () => (await import('../places/bench/bench-screen.tsx')).BenchScreen),

@@ -34,6 +34,11 @@ function Visits({ system }: { system: SystemDetail }) {
             </span>
             {v.call && <p className="font-semibold">{callWords(v.call)}</p>}
             {v.note && <p>{v.note}</p>}
+            {v.closedAt !== null && (
+              <Link to={`visits/${v.id}/report`} className={`${quiet} !place-items-start`}>
+                Report for the owner
+              </Link>
+            )}
           </li>
         ))}
         {system.visits.length === 0 && <li className="label">None yet.</li>}

@@ -1,19 +1,4 @@
-import {
-  askOf,
-  customerSummary,
-  isDone,
-  PROOF_WORDS,
-  PUT_OFF_REASONS,
-  roundProofs,
-  sayReason,
-  sayValue,
-  STANDING_NAMES,
-  titleOn,
-  type PartTested,
-  type ReadingKind,
-  type RoundView,
-  type Standing,
-} from '@yarnix/core';
+import { customerSummary, isDone, partsTested, provedOn, PUT_OFF_REASONS, titleOn, type RoundView } from '@yarnix/core';
 import { useParams } from 'react-router';
 import { Failed, Loading } from '../../../app/states.tsx';
 import { ButtonLink } from '../../../kit/button.tsx';
@@ -32,22 +17,9 @@ const openWords = (view: RoundView): string[] =>
       return `${title}: ${why}; we will take it by ${followUp?.followUp.dueOn ?? ''}.`;
     });
 
-/** A reading for whoever pays the bill: its figure, or how it stood. */
-const sayValueOr = (kind: ReadingKind, { value, standing }: { value: number | null; standing: Standing }): string =>
-  value === null ? STANDING_NAMES[standing].toLowerCase() : sayValue(kind, value);
-
 function Summary({ system, record, view }: Extract<RoundScreenData, { status: 'here' }>) {
-  const parts: PartTested[] = view.assessment.parts.map(({ part, standing, chance, lead, threads }) => ({
-    slot: part.slot,
-    isNew: part.isNew,
-    standing,
-    chance,
-    readings: threads.flatMap((t) => t.readings).filter((r) => r.visitId === record.visitId).length,
-    sentence: lead ? sayReason(lead.because) : '',
-    asks: lead ? askOf(lead) : 'nothing',
-  }));
-  const summary = customerSummary(parts, openWords(view));
-  const proofs = roundProofs(system, record.visitId, view);
+  const summary = customerSummary(partsTested(record.visitId, view), openWords(view));
+  const proofs = provedOn(system, record.visitId, view);
   return (
     <div className="mx-auto grid w-full max-w-[760px] content-start gap-6 px-5 py-6">
       <div>
@@ -72,13 +44,13 @@ function Summary({ system, record, view }: Extract<RoundScreenData, { status: 'h
         <section>
           <h2 className="text-xl font-bold">Before and after</h2>
           <ul className="text-[18px]">
-            {proofs.map(({ repair, verdict, readings }) => (
-              <li key={repair.id} className="border-b border-rule py-2">
-                <strong>{repair.title}</strong>: {PROOF_WORDS[verdict].toLowerCase()}
-                {readings.map(({ kind, point, component, before, after }) => (
-                  <p key={`${component.id}${kind.id}${point}`} className="label">
-                    {titleOn(kind, point, component)}: {sayValueOr(kind, before)} before
-                    {after ? `, ${sayValueOr(kind, after)} after` : ''}
+            {proofs.map(({ title, says, readings }, i) => (
+              <li key={`${i} ${title}`} className="border-b border-rule py-2">
+                <strong>{title}</strong>: {says}
+                {readings.map((reading) => (
+                  <p key={reading.title} className="label">
+                    {reading.title}: {reading.before} before
+                    {reading.after === null ? '' : `, ${reading.after} after`}
                   </p>
                 ))}
               </li>
@@ -103,6 +75,15 @@ function Summary({ system, record, view }: Extract<RoundScreenData, { status: 'h
             ))}
           </ul>
         </section>
+      )}
+      {system.visits.some((v) => v.id === record.visitId && v.closedAt !== null) && (
+        <ButtonLink
+          look="main"
+          to={`/systems/${system.id}/visits/${record.visitId}/report`}
+          className="min-h-14 justify-self-start"
+        >
+          Report for the owner
+        </ButtonLink>
       )}
       <ButtonLink to={`${roundBase(record)}/close`} className="justify-self-start">
         Back to the close
