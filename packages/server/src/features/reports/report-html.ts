@@ -5,13 +5,16 @@ import { threadFigure, type Spot } from './thread-figure.ts';
 /** How large its text is. */
 export type TextSize = 'usual' | 'large';
 
+/** Room for the labels of a drawing, in its units. */
+const RIGHT = 108;
+
 const at = ([x, y]: Spot): string => `${x.toFixed(1)},${y.toFixed(1)}`;
 
 function drawing(thread: ReportThread): string {
-  const figure = threadFigure(thread, 560, 150);
+  const figure = threadFigure(thread, { width: 560, height: 150, right: RIGHT });
   const { width, height, knots, limit, baseline, ahead } = figure;
   const level = (y: number, label: string, look: string) =>
-    `<line x1="0" x2="${width - 74}" y1="${y}" y2="${y}" ${look}/><text x="${width - 70}" y="${y + 4}">${escape(label)}</text>`;
+    `<line x1="0" x2="${width - RIGHT}" y1="${y}" y2="${y}" ${look}/><text x="${width - RIGHT + 4}" y="${y + 4}">${escape(label)}</text>`;
   return `<svg role="img" aria-label="${escape(thread.words)}" viewBox="0 0 ${width} ${height}">${
     baseline ? level(baseline.y, baseline.label, 'stroke="#888" stroke-dasharray="1 3"') : ''
   }${limit ? level(limit.y, limit.label, 'stroke="#8c3c14" stroke-dasharray="6 3"') : ''}${

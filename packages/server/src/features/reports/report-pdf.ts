@@ -20,6 +20,7 @@ const [INK, SOFT, RULE, COPPER, FRAY] = ['#1a1a1a', '#4d4d4d', '#b8b0a4', '#8c3c
 const SIZES = { title: 20, heading: 13.5, part: 12, text: 10.5, behind: 9, small: 8 };
 const LARGER: Readonly<Record<TextSize, number>> = { usual: 1, large: 1.3 };
 const FIGURE_HEIGHT = 92;
+const FIGURE_RIGHT = 74;
 /** Half of what lies between two columns. */
 const COLUMN_GAP = 9;
 
@@ -149,13 +150,17 @@ class Page {
 
   private draw(thread: ReportThread, top: number): void {
     const { doc } = this;
-    const { knots, limit, baseline, ahead, labels, width } = threadFigure(thread, this.width, FIGURE_HEIGHT);
+    const { knots, limit, baseline, ahead, labels, width } = threadFigure(thread, {
+      width: this.width,
+      height: FIGURE_HEIGHT,
+      right: FIGURE_RIGHT,
+    });
     const [x, y] = [(dx: number) => MARGIN + dx, (dy: number) => top + dy];
     const size = SIZES.small;
     const level = (at: number, label: string, color: string, dash: number) => {
       doc
         .moveTo(x(0), y(at))
-        .lineTo(x(width - 74), y(at))
+        .lineTo(x(width - FIGURE_RIGHT), y(at))
         .lineWidth(0.8)
         .dash(dash, { space: 2.5 })
         .strokeColor(color)
@@ -165,7 +170,7 @@ class Page {
         .font('plain')
         .fontSize(size)
         .fillColor(SOFT)
-        .text(this.clean(label), x(width - 70), y(at) - 4, { width: 70, lineBreak: false });
+        .text(this.clean(label), x(width - FIGURE_RIGHT + 4), y(at) - 4, { width: 70, lineBreak: false });
     };
     if (ahead) {
       const [from, high, low, to] = [ahead.from, ahead.high, ahead.low, ahead.to];

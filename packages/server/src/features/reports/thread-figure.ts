@@ -15,13 +15,16 @@ export interface ThreadFigure {
   readonly labels: readonly { readonly at: Spot; readonly text: string; readonly align: 'left' | 'right' }[];
 }
 
-/** Room for what is written below, and to the right of the last spot. */
-const [BELOW, RIGHT, ABOVE] = [16, 74, 8];
+/** Room for what is written below, above, and before the first spot. */
+const [BELOW, ABOVE, LEFT] = [16, 8, 4];
 
 const say = (value: number, unit: string): string => `${Number(value.toPrecision(3))} ${unit}`;
 
-/** What is drawn of a thread. Values that are all alike lie in the middle. */
-export function threadFigure({ figures, unit }: ReportThread, width: number, height: number): ThreadFigure {
+/** What is drawn of a thread, with so much room on the right for labels. Values that are all alike lie in the middle. */
+export function threadFigure(
+  { figures, unit }: ReportThread,
+  { width, height, right }: { readonly width: number; readonly height: number; readonly right: number },
+): ThreadFigure {
   const { points, limit, baseline, ahead } = figures;
   const all = [
     ...points.map(({ value }) => value),
@@ -32,7 +35,7 @@ export function threadFigure({ figures, unit }: ReportThread, width: number, hei
   const [least, most] = [Math.min(...all), Math.max(...all)];
   const [first, last] = [points[0]?.day ?? 0, points.at(-1)?.day ?? 0];
   const until = Math.max(last, ahead?.day ?? last, first + 1);
-  const x = (day: number) => ((day - first) / (until - first)) * (width - RIGHT);
+  const x = (day: number) => LEFT + ((day - first) / (until - first)) * (width - right - LEFT);
   const room = height - BELOW - ABOVE;
   const y = (value: number) => (most === least ? ABOVE + room / 2 : ABOVE + ((most - value) / (most - least)) * room);
   const now = ahead?.now ?? points.at(-1)?.value ?? 0;
@@ -50,7 +53,7 @@ export function threadFigure({ figures, unit }: ReportThread, width: number, hei
     },
     labels: [
       { at: [0, height - 4], text: dateOf(first), align: 'left' },
-      { at: [width - RIGHT, height - 4], text: dateOf(until), align: 'right' },
+      { at: [width - right, height - 4], text: dateOf(until), align: 'right' },
     ],
   };
 }
