@@ -25,22 +25,37 @@ export async function roundsOf(
   const kept = await jobsStore(on).decisions(context, asked);
   const decisions = new Map(kept.map((row) => [row.key, row]));
   const lastRounds = new Map(rows.map(({ id, lastRound }) => [`round:${id}`, lastRound]));
-  return ofRounds(rows, planning, named !== undefined).map((job) => {
+  if (rows.length === 0) return [];
+  const minutes = await planning.roundMinutes();
+  return ofRounds(rows, planning, minutes, named !== undefined).map((job) => {
     const decision = decisions.get(job.key);
     const holds = decision && holdsForRound(dayOf(decision.decided_at.toISOString()), lastRounds.get(job.key) ?? null);
     return decidedJob(job, false, holds ? decision : undefined);
   });
 }
 
+/** Questions at once; within a transaction one after the other, for they share a connection. */
+async function together<T extends readonly unknown[]>(
+  on: Knex,
+  ...ask: { [K in keyof T]: () => Promise<T[K]> }
+): Promise<T> {
+  if (!on.isTransaction) return Promise.all(ask.map((one) => one())) as unknown as Promise<T>;
+  const answers: unknown[] = [];
+  for (const one of ask) answers.push(await one());
+  return answers as unknown as T;
+}
+
 /** Every job of a firm that matches, with what was decided of it, the soonest due first. */
 export async function jobsOf(on: Knex, context: RequestContext, asked: Asked, planning: Planned): Promise<Job[]> {
   const sources = sourcesStore(on);
-  // One after the other: within a transaction they share a connection.
-  const parts = await sources.parts(context, asked);
-  const calls = await sources.calls(context, asked);
-  const owed = await sources.owed(context, asked);
-  const byHand = await sources.byHand(context, asked);
-  const kept = await jobsStore(on).decisions(context, asked);
+  const [parts, calls, owed, byHand, kept] = await together(
+    on,
+    () => sources.parts(context, asked),
+    () => sources.calls(context, asked),
+    () => sources.owed(context, asked),
+    () => sources.byHand(context, asked),
+    () => jobsStore(on).decisions(context, asked),
+  );
   const decisions = new Map(kept.map((row) => [row.key, row]));
   const declined = new Set(calls.filter(({ outcome }) => outcome.is === 'declined').map(({ id }) => `call:${id}`));
   return [

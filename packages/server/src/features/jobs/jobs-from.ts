@@ -20,7 +20,8 @@ import type { DecisionRow } from './store.ts';
 type Opened = Omit<Job, 'decision' | 'note' | 'day' | 'person' | 'window' | 'decided' | 'version'>;
 
 /** What jobs are worked out by, and what rounds take on a kind of system. */
-export type Planned = Planning & { readonly roundMinutes: (kind: SystemKind) => number };
+export type Planned = Planning & { readonly roundMinutes: () => Promise<RoundMinutes> };
+type RoundMinutes = (kind: SystemKind) => number;
 
 const at = (row: Place) => ({
   systemId: row.system_id,
@@ -118,7 +119,8 @@ export const ofHand = (row: HandRow): Opened => ({
 /** Rounds that are due, the one whose wait costs most first; with `all`, those that are not due yet, too. */
 export function ofRounds(
   rows: readonly RoundRow[],
-  { today, policy, seasons, roundMinutes }: Planned,
+  { today, policy, seasons }: Planning,
+  roundMinutes: RoundMinutes,
   all: boolean,
 ): Opened[] {
   return rows

@@ -118,7 +118,8 @@ export function jobsService(on: On<Needs>) {
     today: dayOf(now().toISOString()),
     policy: (await needs.session.judging(context)).policy,
     seasons: await needs.planning.seasons(context),
-    roundMinutes: await needs.planning.roundMinutes(context),
+    // Asked for where there is a round, and not else: it takes longer than all other questions.
+    roundMinutes: () => needs.planning.roundMinutes(context),
   });
   const all = async (on: Knex, context: RequestContext, asked: Asked): Promise<Job[]> =>
     jobsOf(on, context, asked, await planned(context));

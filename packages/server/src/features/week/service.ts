@@ -93,12 +93,9 @@ export function weekService({ db, needs, transact }: On<Needs>) {
     stops,
     async week(context: RequestContext, from: string, count: number): Promise<Week> {
       const days = Array.from({ length: count }, (_, i) => isoOf(dayOf(from) + i));
-      return {
-        days,
-        people: await needs.weekJobs.people(context),
-        frame: await needs.planning.frame(context),
-        stops: await stops(context, from, days.at(-1) ?? from),
-      };
+      const planned = await stops(context, from, days.at(-1) ?? from);
+      const frame = await needs.planning.frame(context);
+      return { days, people: await needs.weekJobs.people(context), frame, stops: planned };
     },
 
     /** Moves what is planned at an address; all of it, upon what was looked at, or nothing. */
