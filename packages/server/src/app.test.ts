@@ -27,6 +27,8 @@ test('health, session and the description of the API', async () => {
     '/api/components/{id}',
     '/api/components/{id}/school',
     '/api/events/{id}',
+    '/api/export.json',
+    '/api/export.schema.json',
     '/api/follow-ups',
     '/api/follow-ups/{id}',
     '/api/jobs',

@@ -1,4 +1,6 @@
 import { READING_COLUMNS } from '@yarnix/core';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import addFormats from 'ajv-formats';
 import { parse } from 'csv-parse/sync';
 import { readFileSync } from 'node:fs';
 import request from 'supertest';
@@ -98,4 +100,27 @@ test('every column is described where the file is told of, in its order', () => 
     .map((line) => line.split('|').map((cell) => cell.trim().replaceAll('`', '')))
     .map(([, name, holds]) => [name, holds]);
   expect(told).toEqual(READING_COLUMNS.map(({ name, holds }) => [name, holds]));
+});
+
+test('the firm as JSON is what its published schema says, whole, and one system of it the same', async () => {
+  const other = await makeSystem(suite.app, { ...systemBody(), address: '1 "Elsewhere" \\ 火' });
+  const schema = (await request(suite.app).get('/api/export.schema.json').expect(200)).body as object;
+  const ajv = new Ajv2020({ allErrors: true, strict: false });
+  addFormats.default(ajv);
+  const isRight = ajv.compile(schema);
+  const file = async (query = '', app = suite.app) =>
+    (await request(app).get(`/api/export.json${query}`).expect(200)).body as { systems: { id: string }[] };
+  const whole = await file();
+  expect([isRight(whole), isRight.errors]).toEqual([true, null]);
+  const ids = whole.systems.map(({ id }) => id);
+  expect(ids).toEqual(expect.arrayContaining([system.id, other.id]));
+  expect(ids).toEqual([...new Set(ids)].sort());
+  const { body: detail } = await request(suite.app).get(`/api/systems/${system.id}`).expect(200);
+  expect(whole.systems.find(({ id }) => id === system.id)).toEqual(detail);
+  expect((await file(`?systemId=${system.id}`)).systems).toEqual([detail]);
+  expect([isRight({ ...whole, form: 'another' }), isRight({ ...whole, systems: [{}] })]).toEqual([false, false]);
+
+  const theirs = suite.appFor(await suite.addFirm('Second firm'));
+  expect((await file('', theirs)).systems).toEqual([]);
+  await request(theirs).get(`/api/export.json?systemId=${system.id}`).expect(404);
 });

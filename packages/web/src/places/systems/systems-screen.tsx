@@ -106,14 +106,25 @@ function SystemsTable({
 const countWords = (total: number | undefined): string =>
   total === undefined ? 'Systems' : `${total} ${total === 1 ? 'system' : 'systems'}`;
 
-const AllReadings = () => (
-  <a
-    href="/api/readings.csv"
-    download="readings.csv"
-    className="inline-flex min-h-12 items-center gap-2 font-semibold text-copper underline-offset-4 hover:underline"
-  >
-    <Download aria-hidden size={18} /> All readings of the firm as CSV
-  </a>
+const FILES = [
+  ['/api/readings.csv', 'readings.csv', 'All readings of the firm as CSV'],
+  ['/api/export.json', 'yarnix.json', 'All of it as JSON'],
+] as const;
+
+/** What leaves in open formats. */
+const AsFiles = () => (
+  <p className="flex flex-wrap gap-x-6">
+    {FILES.map(([href, file, words]) => (
+      <a
+        key={href}
+        href={href}
+        download={file}
+        className="inline-flex min-h-12 items-center gap-2 font-semibold text-copper underline-offset-4 hover:underline"
+      >
+        <Download aria-hidden size={18} /> {words}
+      </a>
+    ))}
+  </p>
 );
 
 /** Systems: found by address, customer or area; sorted in the address bar, so that every view can be sent on. */
@@ -181,7 +192,7 @@ export function SystemsScreen() {
           onSort={(by) => set('sort', by)}
         />
       )}
-      {total > 0 && <AllReadings />}
+      {total > 0 && <AsFiles />}
       {total > PAGE && (
         <div className="flex items-center gap-4 py-4">
           <Button disabled={at === 0} onClick={() => set('page', String(at - 1))}>
