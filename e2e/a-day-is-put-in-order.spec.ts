@@ -2,6 +2,9 @@ import type { Page } from '@playwright/test';
 import type { PlannedStop, Week } from '@yarnix/core';
 import { expect, isPhone, test } from './support/app.ts';
 
+// Where it is eight in the morning when the journeys begin.
+test.use({ timezoneId: 'Etc/GMT+7' });
+
 const DAY = '2026-11-25';
 const week = async (at: string): Promise<Week> =>
   (await (await fetch(`${at}/api/week?from=2026-11-23&days=7`)).json()) as Week;
@@ -98,8 +101,14 @@ test('by keys alone a card is taken, moved and let go of', async ({ page, alone 
   const before = await week(alone.address);
   const own = before.stops.filter((s) => s.day === DAY && s.personId === before.people[0]!.id);
   await grip(page, own[0]!).focus();
+  // Each key is answered before the next: a card that is not held yet is not moved.
   await page.keyboard.press('Space');
-  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText(`${own[0]!.address} is taken.`)).toBeAttached();
+  const elsewhere = page.getByText(new RegExp(`^It is over (?!${own[0]!.address})`));
+  await expect(async () => {
+    await page.keyboard.press('ArrowRight');
+    await expect(elsewhere).toBeAttached({ timeout: 1500 });
+  }).toPass();
   await page.keyboard.press('Space');
   await expect
     .poll(async () => idsOf(await week(alone.address), before.people[0]!.id).indexOf(own[0]!.systemId))

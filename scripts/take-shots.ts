@@ -21,6 +21,8 @@ async function open(browser: Browser, size: 'wide' | 'phone', theme: 'day' | 'at
     isMobile: phone,
     serviceWorkers: 'block',
     baseURL: ADDRESS,
+    // Eight in the morning there, as the demo's day begins.
+    timezoneId: 'Etc/GMT+7',
   });
   await context.addInitScript((t) => localStorage.setItem('yarnix-theme', t), theme);
   const page = await context.newPage();

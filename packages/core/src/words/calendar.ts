@@ -1,4 +1,5 @@
 import type { Job } from '../http/jobs.ts';
+import { promiseWords } from './days.ts';
 import { jobProof, jobTitle, jobWhy } from './jobs.ts';
 
 /** How a planned job stands in a calendar: "3 Bobbin Hill: fit a new run capacitor", and what to know before one drives there. */
@@ -8,6 +9,7 @@ export function calendarWords(job: Job): { readonly summary: string; readonly de
     summary: `${job.address}: ${jobTitle(job)}`,
     description: [
       job.area ? `${job.customerName}, ${job.area}` : job.customerName,
+      job.window ? `Promised ${promiseWords(job.window)}.` : '',
       why,
       job.note,
       `${job.minutes} minutes. Done when: ${jobProof(job)}.`,

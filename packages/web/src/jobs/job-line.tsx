@@ -1,4 +1,13 @@
-import { beforeWords, DECISION_NAMES, jobProof, jobTitle, jobWhy, type Job, type JobsPage } from '@yarnix/core';
+import {
+  beforeWords,
+  DECISION_NAMES,
+  jobProof,
+  jobTitle,
+  jobWhy,
+  promiseWords,
+  type Job,
+  type JobsPage,
+} from '@yarnix/core';
 import { useId, useState } from 'react';
 import { dateWords } from '../kit/field-words.ts';
 import { StandingWord } from '../kit/mark.tsx';
@@ -6,11 +15,12 @@ import { DecideJob } from './decide-job.tsx';
 import type { Deciding } from './use-decide.ts';
 
 /** What was decided, in a line: "Planned for October 13, 2026, Bram". */
-function decisionWords({ decision, day, person, note, decided }: Job): string {
+function decisionWords({ decision, day, person, note, decided, window }: Job): string {
   const for_ = day ? ` for ${dateWords(day)}` : decision === 'accepted' ? ', no day yet' : '';
+  const promised = window ? `, promised ${promiseWords(window)}` : '';
   const who = person ? `, ${person.name}` : '';
   const why = note ? `: ${note}` : '';
-  return `${DECISION_NAMES[decision]}${for_}${who}${why}${decided && decision === 'declined' ? ` (${decided.by})` : ''}`;
+  return `${DECISION_NAMES[decision]}${for_}${promised}${who}${why}${decided && decision === 'declined' ? ` (${decided.by})` : ''}`;
 }
 
 /** One job: by when, what, why, how long, what proves it done; and what was decided of it. */

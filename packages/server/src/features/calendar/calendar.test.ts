@@ -55,8 +55,9 @@ test('a planned job is a whole day in its person’s calendar; moved, it keeps i
     system.body.address,
     expect.stringMatching(/30 minutes\. Done when: Whoever did it says so\.$/),
   ]);
-  await decide(job, { day: '2026-10-15' });
+  await decide(job, { day: '2026-10-15', window: { from: 540, to: 660 } });
   const moved = await feed();
+  expect(told(moved[uid], 'description')[0]).toContain('Promised 9:00 to 11:00 am.');
   expect(Object.keys(moved)).toEqual([uid]);
   expect(told(moved[uid], 'dtstart', 'sequence')).toEqual(['2026-10-15', '2']);
 });

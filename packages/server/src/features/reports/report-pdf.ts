@@ -228,12 +228,10 @@ class Page {
       let lowest = top;
       for (const side of [0, 1]) {
         let y = top;
-        while (
-          next < rows.length &&
-          (y === top || y + (heights[next] ?? 0) / 2 <= top + high) &&
-          y + (heights[next] ?? 0) <= top + room
-        ) {
-          this.row(table, texts[next] ?? [], MARGIN + side * (column + 2 * COLUMN_GAP), y, widths, size);
+        // One row at least is set, however high: nothing is left for a page that would be no higher.
+        const fits = (h: number) => y + h / 2 <= top + high && y + h <= top + room;
+        while (next < rows.length && ((side === 0 && y === top) || fits(heights[next] ?? 0))) {
+          this.row(table, texts[next] ?? [], { left: MARGIN + side * (column + 2 * COLUMN_GAP), top: y }, widths, size);
           y += heights[next] ?? 0;
           next += 1;
         }
@@ -247,8 +245,7 @@ class Page {
   private row(
     table: Element,
     cells: readonly string[],
-    left: number,
-    top: number,
+    { left, top }: { readonly left: number; readonly top: number },
     widths: readonly number[],
     size: number,
   ): void {

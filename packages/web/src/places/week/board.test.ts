@@ -1,5 +1,5 @@
 import type { Job, PlannedStop, Week } from '@yarnix/core';
-import { cardId, mondayOf, proposedCards, strandsOf, waitingOf, withMove, type Card } from './board.ts';
+import { cardId, frameFrom, mondayOf, proposedCards, strandsOf, waitingOf, withMove, type Card } from './board.ts';
 
 const stop = (systemId: string, north: number, over: Partial<PlannedStop> = {}): PlannedStop =>
   ({
@@ -28,11 +28,11 @@ const names = (w: Week, personId = 'ada', day = '2026-11-25') =>
 
 test('a day that zigzags has a better order, and one that does not has none', () => {
   const [far, near, farther] = [stop('far', 20), stop('near', 2), stop('farther', 30)];
-  const [ada, bo] = strandsOf(week([far, near, farther]), '2026-11-25');
+  const [ada, bo] = strandsOf(week([far, near, farther]), '2026-11-25', null);
   expect(ada?.better?.saves).toBeGreaterThan(0);
   expect([...(ada?.better?.systems ?? [])].sort()).toEqual(['far', 'farther', 'near']);
   expect(bo).toMatchObject({ cards: [], better: null, atMachines: 0 });
-  expect(strandsOf(week([near]), '2026-11-25')[0]?.better).toBeNull();
+  expect(strandsOf(week([near]), '2026-11-25', null)[0]?.better).toBeNull();
 });
 
 test('a card goes before another, to another day or person, and to nobody', () => {
@@ -63,4 +63,14 @@ test('weeks begin on Mondays', () => {
     '2026-11-23',
     '2026-11-30',
   ]);
+});
+
+test('at noon what is left of a day begins at noon, and after one there is no break to come', () => {
+  const { frame } = week([]);
+  expect(frameFrom(frame, null)).toEqual(frame);
+  expect(frameFrom(frame, 450)).toEqual(frame);
+  expect(frameFrom(frame, 720)).toEqual({ ...frame, begins: 720 });
+  expect(frameFrom(frame, 900)).toEqual({ ...frame, begins: 900, breakMinutes: 0 });
+  const [ada] = strandsOf(week([stop('a', 1)]), '2026-11-25', 720);
+  expect(ada?.times.stops[0]?.begins).toBeGreaterThan(720);
 });

@@ -53,13 +53,22 @@ function strandOf(person: Week['people'][number], cards: readonly Card[], frame:
   };
 }
 
-/** Everybody's strand of a day. */
-export const strandsOf = (week: Week, day: string): Strand[] =>
+/** After this minute whoever is out has had the break. */
+const BREAK_UNTIL = 13 * 60;
+
+/** A day from now on: what is still to do begins no earlier. `now` is the minute it is, null on any other day. */
+export const frameFrom = (frame: DayFrame, now: number | null): DayFrame =>
+  now === null || now <= frame.begins
+    ? frame
+    : { ...frame, begins: now, breakMinutes: now >= BREAK_UNTIL ? 0 : frame.breakMinutes };
+
+/** Everybody's strand of a day, from now on where it is today. */
+export const strandsOf = (week: Week, day: string, now: number | null): Strand[] =>
   week.people.map((person) =>
     strandOf(
       person,
       week.stops.filter((s) => s.day === day && s.personId === person.id).map((s) => ({ ...s, isProposed: false })),
-      week.frame,
+      frameFrom(week.frame, now),
     ),
   );
 

@@ -8,7 +8,8 @@ import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { troubleWords } from '../../jobs/use-decide.ts';
 import { Button } from '../../kit/button.tsx';
-import { cardId, minutesOn, mondayOf, proposedCards, strandsOf, waitingOf, type Card } from './board.ts';
+import { localMinute, localToday } from '../../kit/local-day.ts';
+import { cardId, frameFrom, minutesOn, mondayOf, proposedCards, strandsOf, waitingOf, type Card } from './board.ts';
 import { CallComesIn } from './call-comes-in.tsx';
 import { Cards, DayStrand } from './day-strand.tsx';
 import { StopCard } from './stop-card.tsx';
@@ -146,12 +147,6 @@ const headline = (week: Week, day: string): string => {
     : `${dateOf(dayOf(day))}: ${stops.length} ${stops.length === 1 ? 'address' : 'addresses'}, ${out} out`;
 };
 
-const nowOn = (day: string): number | null => {
-  const now = new Date();
-  const today = isoOf(dayOf(new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString()));
-  return day === today ? now.getHours() * 60 + now.getMinutes() : null;
-};
-
 /** Proposed jobs and rounds that are due, as cards; nothing until they are asked for. */
 function useProposed(isAsked: boolean): readonly Card[] {
   const jobs = useQuery({ ...queries.jobs('decision=proposed&limit=40'), enabled: isAsked });
@@ -163,14 +158,15 @@ function Board({ week, day, onShow, moves }: { week: Week; day: string; onShow: 
   const [open, setOpen] = useState<string | null>(null);
   const [isCalled, setCalled] = useState(false);
   const [isAsked, setAsked] = useState(false);
-  const strands = strandsOf(week, day);
+  const now = localMinute(day);
+  const strands = strandsOf(week, day, now);
   const waiting = [...waitingOf(week, day), ...useProposed(isAsked)];
   const cards = [...strands.flatMap((s) => s.cards), ...waiting];
-  const { sensors, onDragEnd } = useDrag(week, cards, moves);
+  const { sensors, onDragEnd, accessibility } = useDrag(week, cards, moves);
   const opened = cards.find((card) => cardId(card) === open);
   const onOpen = (card: Card) => setOpen(open === cardId(card) ? null : cardId(card));
   return (
-    <DndContext sensors={sensors} collisionDetection={underPointer} onDragEnd={onDragEnd}>
+    <DndContext accessibility={accessibility} sensors={sensors} collisionDetection={underPointer} onDragEnd={onDragEnd}>
       <div className="flex flex-wrap items-center justify-between gap-x-6">
         <h1 className="text-[28px] font-bold">{headline(week, day)}</h1>
         <div className="flex items-center gap-x-4">
@@ -188,7 +184,7 @@ function Board({ week, day, onShow, moves }: { week: Week; day: string; onShow: 
       <Days week={week} day={day} onShow={onShow} />
       <Latest moves={moves} />
       {isCalled && (
-        <CallComesIn given={{ day, strands, frame: week.frame, now: nowOn(day) }} onDone={() => setCalled(false)} />
+        <CallComesIn given={{ day, strands, frame: week.frame, now: now }} onDone={() => setCalled(false)} />
       )}
       {opened && <StopDetails key={open} card={opened} week={week} moves={moves} onClose={() => setOpen(null)} />}
       {strands.map((strand) => (
@@ -196,7 +192,7 @@ function Board({ week, day, onShow, moves }: { week: Week; day: string; onShow: 
           key={strand.person.id}
           strand={strand}
           day={day}
-          frame={week.frame}
+          frame={frameFrom(week.frame, now)}
           busy={moves.busy}
           open={open}
           onOpen={onOpen}
@@ -219,7 +215,7 @@ function Board({ week, day, onShow, moves }: { week: Week; day: string; onShow: 
 export function DaysScreen() {
   const [search, setSearch] = useSearchParams();
   const asked = search.get('day');
-  const day = asked && /^\d{4}-\d{2}-\d{2}$/.test(asked) ? asked : isoOf(dayOf(new Date().toISOString()));
+  const day = asked && /^\d{4}-\d{2}-\d{2}$/.test(asked) ? asked : localToday();
   const monday = mondayOf(day);
   const week = useQuery(queries.week(monday, DAYS));
   const moves = useMoves(monday, DAYS);

@@ -1,7 +1,5 @@
 import {
   clockWords,
-  dayOf,
-  isoOf,
   jobTitle,
   jobWhy,
   loadHeadline,
@@ -16,6 +14,7 @@ import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { ButtonLink } from '../../kit/button.tsx';
 import { dateWords } from '../../kit/field-words.ts';
+import { localMinute, localToday } from '../../kit/local-day.ts';
 import { mondayOf, strandsOf, type Card } from './board.ts';
 
 const DAYS = 7;
@@ -87,11 +86,14 @@ function Carry({ personId, day }: { personId: string; day: string }) {
 
 /** A technician's own day: where to next, what frays there, what to carry. It is kept on the device with all its systems. */
 export function MyDayScreen() {
-  const today = isoOf(dayOf(new Date().toISOString()));
+  const today = localToday();
   const session = useQuery(queries.session());
   const week = useQuery(queries.week(mondayOf(today), DAYS));
   const me = session.data?.person.id;
-  const strand = week.data && me ? strandsOf(week.data, today).find(({ person }) => person.id === me) : undefined;
+  const strand =
+    week.data && me
+      ? strandsOf(week.data, today, localMinute(today)).find(({ person }) => person.id === me)
+      : undefined;
   // Each system is fetched beforehand: in a basement there is no signal.
   useQueries({ queries: (strand?.cards ?? []).map(({ systemId }) => queries.system(systemId)) });
   if (!week.data || !me) {

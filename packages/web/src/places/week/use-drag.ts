@@ -6,6 +6,7 @@ import {
   TouchSensor,
   useSensor,
   useSensors,
+  type Announcements,
   type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core';
@@ -58,6 +59,29 @@ export function placeUnder(
   return { day, personId, before: null };
 }
 
+/** What is told to whoever does not see the board while a card is moved. */
+function announcementsOf(week: Week | undefined, cards: readonly Card[]): Announcements {
+  const nameOf = (id: string): string => {
+    if (id === WAITING) return 'what waits without a day';
+    if (id.startsWith('tab ')) return id.slice('tab '.length);
+    const card = cards.find((c) => cardId(c) === id);
+    return card?.address ?? week?.people.find((p) => id.endsWith(p.id))?.name ?? 'nothing';
+  };
+  return {
+    onDragStart: ({ active }) => `${nameOf(String(active.id))} is taken.`,
+    onDragOver: ({ over }) => (over ? `It is over ${nameOf(String(over.id))}.` : 'It is over nothing.'),
+    onDragEnd: ({ active, over }) =>
+      over ? `${nameOf(String(active.id))} is let go of over ${nameOf(String(over.id))}.` : 'It is where it was.',
+    onDragCancel: () => 'It is where it was.',
+  };
+}
+
+/** What a grip says of itself. */
+const INSTRUCTIONS = {
+  draggable:
+    'Take it with the space bar, move it with the arrow keys, let go with the space bar. Escape leaves it where it was.',
+};
+
 /** Dragging on the board: by mouse, by a finger held still for a moment, and by keys. */
 export function useDrag(week: Week | undefined, cards: readonly Card[], moves: Moves) {
   const sensors = useSensors(
@@ -78,5 +102,9 @@ export function useDrag(week: Week | undefined, cards: readonly Card[], moves: M
     if (!card.isProposed && to.day === card.day && to.personId === card.personId && to.before === next) return;
     moves.move(card, { ...to, window: to.day === card.day ? card.window : null }, card.isProposed ? null : was);
   };
-  return { sensors, onDragEnd };
+  const accessibility = {
+    announcements: announcementsOf(week, cards),
+    screenReaderInstructions: INSTRUCTIONS,
+  };
+  return { sensors, onDragEnd, accessibility };
 }
