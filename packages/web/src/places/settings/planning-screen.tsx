@@ -5,17 +5,10 @@ import { Link } from 'react-router';
 import { change } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
-import { troubleWords } from '../../jobs/use-decide.ts';
-import { Button } from '../../kit/button.tsx';
+import { asMinute, asTime } from '../../kit/clock-time.ts';
+import { KeepIt } from '../../kit/keep-it.tsx';
 import { Field } from '../../kit/field.tsx';
 
-const HOUR = 60;
-const asTime = (minute: number): string =>
-  `${String(Math.floor(minute / HOUR)).padStart(2, '0')}:${String(minute % HOUR).padStart(2, '0')}`;
-const asMinute = (time: string): number => {
-  const [hour = NaN, minute = NaN] = time.split(':').map(Number);
-  return hour * HOUR + minute;
-};
 const NO_PLACE = 'is no place: paste latitude and longitude, as 40.7128, -74.0060';
 
 /** How a firm plans, as it is typed. */
@@ -144,21 +137,7 @@ function PlanningForm({ settings }: { settings: PlanningSettings }) {
         wrong={wrong}
         onType={(area, text) => setOver({ ...over, areas: { ...over.areas, [area]: text } })}
       />
-      <div className="flex items-center gap-4">
-        <Button look="main" type="submit" disabled={keeping.isPending}>
-          Keep it
-        </Button>
-        {keeping.isSuccess && (
-          <span role="status" className="font-semibold">
-            Kept
-          </span>
-        )}
-        {keeping.error && (
-          <span role="alert" className="font-semibold text-act">
-            {troubleWords(keeping.error)}
-          </span>
-        )}
-      </div>
+      <KeepIt look="main" keeping={keeping} isTouched={Object.keys(over).length > 0} />
     </form>
   );
 }

@@ -7,6 +7,7 @@ import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { troubleWords } from '../../jobs/use-decide.ts';
 import { Button } from '../../kit/button.tsx';
+import { KeepIt } from '../../kit/keep-it.tsx';
 import { Field } from '../../kit/field.tsx';
 import { dateWords } from '../../kit/field-words.ts';
 
@@ -137,21 +138,7 @@ function AtItsHead() {
       </h2>
       <Field label="The firm" maxLength={80} {...field('name')} />
       <Field label="A line of its own: license, telephone" maxLength={160} {...field('line')} />
-      <div className="flex items-center gap-4">
-        <Button type="submit" disabled={keeping.isPending}>
-          Keep it
-        </Button>
-        {keeping.isSuccess && Object.keys(over).length === 0 && (
-          <span role="status" className="font-semibold">
-            Kept
-          </span>
-        )}
-        {keeping.error && (
-          <span role="alert" className="font-semibold text-act">
-            {troubleWords(keeping.error)}
-          </span>
-        )}
-      </div>
+      <KeepIt keeping={keeping} isTouched={Object.keys(over).length > 0} />
     </form>
   );
 }

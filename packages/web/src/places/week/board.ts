@@ -105,6 +105,13 @@ export const mondayOf = (day: string): string => isoOf(dayOf(day) - ((dayOf(day)
 export const minutesOn = (week: Week, day: string): number =>
   week.stops.filter((s) => s.day === day).reduce((sum, { minutes }) => sum + minutes, 0);
 
+/** Where a card is: its day, its person, what comes after it there, and its promise. */
+export function whereIs(week: Week, card: Card) {
+  const { systemId, day, personId, window } = card;
+  const own = week.stops.filter((s) => s.day === day && s.personId === personId);
+  return { day, personId, before: own[own.findIndex((s) => s.systemId === systemId) + 1]?.systemId ?? null, window };
+}
+
 /** A week as it is once a card is moved: what is shown until the server has said so. */
 export function withMove(
   week: Week,

@@ -3,18 +3,9 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../kit/button.tsx';
 import { Field, SelectField } from '../../kit/field.tsx';
-import type { Card } from './board.ts';
+import { whereIs, type Card } from './board.ts';
+import { asMinute, asTime } from '../../kit/clock-time.ts';
 import type { Moves } from './use-moves.ts';
-
-const HOUR = 60;
-const asTime = (minute: number | undefined): string =>
-  minute === undefined
-    ? ''
-    : `${String(Math.floor(minute / HOUR)).padStart(2, '0')}:${String(minute % HOUR).padStart(2, '0')}`;
-const asMinute = (time: string): number | null => {
-  const [hour, minute] = time.split(':').map(Number);
-  return time === '' || hour === undefined || minute === undefined ? null : hour * HOUR + minute;
-};
 
 /** What is wrong with a promise as it is typed; null where nothing is. */
 function troubleOf(from: number | null, to: number | null, day: string): string | null {
@@ -61,8 +52,8 @@ export function StopDetails({
 }) {
   const [day, setDay] = useState(card.day ?? '');
   const [personId, setPersonId] = useState(card.personId ?? '');
-  const [from, setFrom] = useState(asTime(card.window?.from));
-  const [to, setTo] = useState(asTime(card.window?.to));
+  const [from, setFrom] = useState(card.window ? asTime(card.window.from) : '');
+  const [to, setTo] = useState(card.window ? asTime(card.window.to) : '');
   const [trouble, setTrouble] = useState<string | null>(null);
   const keep = () => {
     const [begins, ends] = [asMinute(from), asMinute(to)];
@@ -71,12 +62,10 @@ export function StopDetails({
     if (wrong) return;
     const window = begins === null || ends === null ? null : { from: begins, to: ends };
     const stays = day === (card.day ?? '') && personId === (card.personId ?? '');
-    const own = week.stops.filter((s) => s.day === card.day && s.personId === card.personId);
-    const next = own[own.findIndex((s) => s.systemId === card.systemId) + 1]?.systemId ?? null;
-    const was = { day: card.day, personId: card.personId, before: next, window: card.window };
+    const was = whereIs(week, card);
     moves.move(
       card,
-      { day: day || null, personId: personId || null, before: stays ? next : null, window },
+      { day: day || null, personId: personId || null, before: stays ? was.before : null, window },
       card.isProposed ? null : was,
     );
     onClose();

@@ -12,7 +12,7 @@ import {
 } from '@dnd-kit/core';
 import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import type { Week } from '@yarnix/core';
-import { cardId, type Card } from './board.ts';
+import { cardId, whereIs, type Card } from './board.ts';
 import type { Moves } from './use-moves.ts';
 
 /** Where cards wait that have no day, or nobody. */
@@ -96,10 +96,8 @@ export function useDrag(week: Week | undefined, cards: readonly Card[], moves: M
     const index = { from: sort(active.data.current), to: sort(over.data.current) };
     const to = placeUnder(String(over.id), card, cards, index);
     if (!to) return;
-    const own = week.stops.filter((s) => s.day === card.day && s.personId === card.personId);
-    const next = own[own.findIndex((s) => s.systemId === card.systemId) + 1]?.systemId ?? null;
-    const was = { day: card.day, personId: card.personId, before: next, window: card.window };
-    if (!card.isProposed && to.day === card.day && to.personId === card.personId && to.before === next) return;
+    const was = whereIs(week, card);
+    if (!card.isProposed && to.day === card.day && to.personId === card.personId && to.before === was.before) return;
     moves.move(card, { ...to, window: to.day === card.day ? card.window : null }, card.isProposed ? null : was);
   };
   const accessibility = {

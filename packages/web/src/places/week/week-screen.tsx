@@ -1,4 +1,4 @@
-import { DECISION_NAMES, SYSTEM_KIND_NAMES, type Job, type JobDecision, type JobsPage } from '@yarnix/core';
+import { DECISION_NAMES, SYSTEM_KIND_NAMES, spanWords, type Job, type JobDecision, type JobsPage } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
@@ -9,6 +9,7 @@ import { LatestDecision } from '../../jobs/latest-decision.tsx';
 import { useDecide, type Deciding } from '../../jobs/use-decide.ts';
 import { ButtonLink } from '../../kit/button.tsx';
 import { dateWords } from '../../kit/field-words.ts';
+import { localToday } from '../../kit/local-day.ts';
 import { Calendars } from './calendars.tsx';
 
 const SHOWN: readonly JobDecision[] = ['proposed', 'accepted', 'declined', 'done'];
@@ -19,9 +20,6 @@ interface Shown {
   readonly people: JobsPage['people'];
   readonly deciding: Deciding;
 }
-
-const hours = (minutes: number): string =>
-  minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}`;
 
 /** What one visit to a system settles. */
 function Visit({ group, shown, ofDay = false }: { group: SystemJobs; shown: Shown; ofDay?: boolean }) {
@@ -38,7 +36,7 @@ function Visit({ group, shown, ofDay = false }: { group: SystemJobs; shown: Show
         <span className="label">
           {first?.customerName}
           {first?.area ? `, ${first.area}` : ''} · {first && SYSTEM_KIND_NAMES[first.systemKind]}
-          {group.jobs.length > 1 ? ` · ${group.jobs.length} jobs, ${hours(group.minutes)}` : ''}
+          {group.jobs.length > 1 ? ` · ${group.jobs.length} jobs, ${spanWords(group.minutes)}` : ''}
         </span>
       </div>
       <ul className="border-b border-rule">
@@ -54,7 +52,7 @@ const Planned = ({ jobs, shown }: { jobs: readonly Job[]; shown: Shown }) =>
   byDay(jobs).map(({ day, minutes, people }) => (
     <section key={day ?? 'no day'} aria-label={day ?? 'No day yet'} className="mt-6">
       <h2 className="border-b border-rule-strong text-xl font-bold">
-        {day ? dateWords(day) : 'No day yet'} <span className="label">{hours(minutes)} at machines</span>
+        {day ? dateWords(day) : 'No day yet'} <span className="label">{spanWords(minutes)} at machines</span>
       </h2>
       {people.map(({ name, id, systems }) => (
         <div key={name ?? 'nobody'} className="md:grid md:grid-cols-[150px_1fr] md:gap-x-5">
@@ -161,7 +159,7 @@ export function WeekScreen() {
     );
   const page = jobs.data;
   const shown = { people: page.people, deciding };
-  const today = new Date().toISOString().slice(0, 10);
+  const today = localToday();
   const missing = page.counts[show === 'rounds' ? 'proposed' : show] - page.jobs.length;
   return (
     <div className="px-4 py-5 md:px-5">
