@@ -1,6 +1,6 @@
 import { calendarWords, type Calendars, type Job } from '@yarnix/core';
-import { createHash, randomBytes } from 'node:crypto';
 import { notFound } from '../../http/problems.ts';
+import { digestOfSecret, newSecret } from '../../http/secret.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
 import { calendarText } from './feed.ts';
@@ -12,8 +12,6 @@ interface Needs {
     job(context: RequestContext, key: string): Promise<Job>;
   };
 }
-
-const digestOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 
 /** A job that was called off is told as that for so long, days: whoever looks more seldom finds it gone. */
 const TOLD_FOR = 60;
@@ -36,8 +34,8 @@ export function calendarService({ db, now, needs }: On<Needs>) {
     /** Makes a person's link anew; the one before reads nothing any more. */
     async make(context: RequestContext, personId: string): Promise<{ path: string }> {
       await someone(context, personId);
-      const secret = randomBytes(24).toString('base64url');
-      await store.keep(context, personId, digestOf(secret), now());
+      const secret = newSecret();
+      await store.keep(context, personId, digestOfSecret(secret), now());
       return { path: `/calendar/${secret}.ics` };
     },
 
@@ -49,7 +47,7 @@ export function calendarService({ db, now, needs }: On<Needs>) {
 
     /** What somebody is planned for, by the secret of their link. */
     async feed(secret: string): Promise<string> {
-      const whose = await store.whose(digestOf(secret));
+      const whose = await store.whose(digestOfSecret(secret));
       if (!whose) throw notFound('calendar');
       const context = { firmId: whose.firmId, personId: whose.personId, permissions: new Set(['look'] as const) };
       const jobs = (await needs.weekJobs.planned(context)).filter(({ person }) => person?.id === whose.personId);

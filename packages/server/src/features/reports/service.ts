@@ -13,8 +13,8 @@ import {
   type ReportLink,
   type SystemDetail,
 } from '@yarnix/core';
-import { createHash, randomBytes } from 'node:crypto';
 import { notFound, ProblemError } from '../../http/problems.ts';
+import { digestOfSecret, newSecret } from '../../http/secret.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
 import { reportsStore } from './store.ts';
@@ -32,8 +32,6 @@ export interface WholeReport {
   readonly report: OwnerReport;
   readonly head: ReportHead;
 }
-
-const digestOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 
 /** What owners are given of visits: from the same judging and the same words as the screens. */
 export function reportsService({ db, now, needs }: On<Needs>) {
@@ -82,8 +80,8 @@ export function reportsService({ db, now, needs }: On<Needs>) {
     /** Makes the link of a report anew; the one before reads nothing any more. */
     async share(context: RequestContext, visitId: string): Promise<ReportLink> {
       await report(context, visitId);
-      const secret = randomBytes(24).toString('base64url');
-      await store.keepLink(context, visitId, digestOf(secret), now());
+      const secret = newSecret();
+      await store.keepLink(context, visitId, digestOfSecret(secret), now());
       return linkOf(context, visitId, `/report/${secret}`);
     },
     async revoke(context: RequestContext, visitId: string): Promise<ReportLink> {
@@ -93,7 +91,7 @@ export function reportsService({ db, now, needs }: On<Needs>) {
     },
     /** A report by the secret of its link. */
     async bySecret(secret: string): Promise<WholeReport> {
-      const whose = await store.whose(digestOf(secret));
+      const whose = await store.whose(digestOfSecret(secret));
       if (!whose) throw notFound('report');
       const context = { firmId: whose.firm_id, personId: whose.person_id, permissions: new Set(['look'] as const) };
       return report(context, whose.visit_id);
