@@ -30,6 +30,48 @@ test('a reload in the middle of a number keeps it, and what was taken before', a
   await expect(volts(again)).toHaveValue('243');
 });
 
+/** Keeps the device's store so busy that nothing gets into it until the page goes. */
+const blockStore = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('yarnix');
+        opening.onerror = () => reject(new Error('the store does not open'));
+        opening.onsuccess = () => {
+          const rounds = opening.result.transaction(['rounds', 'outbox'], 'readwrite').objectStore('rounds');
+          const goOn = () => (rounds.count().onsuccess = goOn);
+          goOn();
+          resolve();
+        };
+      }),
+  );
+
+test('a store that is too busy to write loses nothing: what is typed is kept before the key is up', async ({
+  page,
+  server,
+}) => {
+  const { systemId } = await watchedDual(server.address);
+  await startRound(page, systemId);
+  await beginRunning(page, '52');
+  await expect(page.getByText('All sent').first()).toBeVisible();
+  await blockStore(page);
+  await enter(page, '243');
+  await next(page);
+  await enter(page, '12.6');
+  await expect(common(page)).toHaveValue('12.6');
+  await page.reload();
+  await expect(common(page)).toHaveValue('12.6');
+  // The reading that was on its way reaches the office once, though its own page never wrote it.
+  const received = async () => {
+    const detail = (await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as {
+      visits: { id: string }[];
+      readings: { visitId: string; value: number }[];
+    };
+    return detail.readings.filter((r) => r.visitId === detail.visits[0]?.id).map((r) => r.value);
+  };
+  await expect.poll(received, { timeout: 30_000 }).toEqual([243]);
+});
+
 test('a stopped server loses nothing: typed, reloaded, closed, and sent once it is back', async ({ page, alone }) => {
   test.setTimeout(120_000);
   const { systemId } = await watchedDual(alone.address);

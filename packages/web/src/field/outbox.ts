@@ -2,6 +2,7 @@ import { ApiProblem, NoAnswer, put } from '../app/api.ts';
 import { device } from '../app/device.ts';
 import { carriedBy, type Outgoing } from './outgoing.ts';
 import { allAside, setAside, waitsFor, type SetAside } from './set-aside.ts';
+import { unwrittenTakenUp } from './unwritten.ts';
 
 export type { Outgoing } from './outgoing.ts';
 
@@ -89,6 +90,7 @@ const pause = (ms: number): Promise<void> =>
 
 async function sendForever(onSent: () => void, onRefused: OnRefused): Promise<never> {
   let wait = FIRST_WAIT_MS;
+  await unwrittenTakenUp().then(look, () => undefined);
   for (;;) {
     // The device's own store may fail too (full, or closed by the browser): it is asked again like the server.
     const sent = await sendFirst(onRefused).catch((): Outcome => ({ outcome: 'unreachable', afterMs: 0 }));

@@ -26,6 +26,7 @@ import { device } from '../app/device.ts';
 import { readingIn, type Outgoing } from './outgoing.ts';
 import { somethingComes, somethingToSend } from './outbox.ts';
 import { allAside, dropAside } from './set-aside.ts';
+import { toBeWritten, unwrittenTakenUp, written, type Unwritten } from './unwritten.ts';
 
 type Known =
   | { readonly status: 'loading' }
@@ -56,39 +57,42 @@ export const onRounds = (listener: () => void) => {
   return () => listeners.delete(listener);
 };
 
+/** A round in this device's store. */
+async function stored(visitId: string): Promise<RoundRecord | undefined> {
+  await unwrittenTakenUp();
+  return (await device()).get('rounds', visitId);
+}
+
 async function load(visitId: string): Promise<void> {
-  const record = await (await device()).get('rounds', visitId);
+  const record = await stored(visitId);
   if (known.get(visitId)?.status !== 'here')
     tell(visitId, record ? { status: 'here', record: completed(record) } : ABSENT);
 }
 
 /** Every round on this device that is not closed. */
 export async function openRounds(): Promise<RoundRecord[]> {
+  await unwrittenTakenUp();
   const all = await (await device()).getAll('rounds');
   return all.filter((r) => r.closedAt === null);
-}
-
-interface Pending {
-  readonly record: RoundRecord | null;
-  readonly outgoing: readonly Outgoing[];
 }
 
 /**
  * What is still to be written, by visit. While one write is under way those after it gather here, so that the device's
  * store is never more than one write behind what was typed, however fast; only the latest state of a record is written.
  */
-const pending = new Map<string, Pending>();
+const pending = new Map<string, Unwritten>();
 let flushing: Promise<void> | null = null;
 
-async function writeAll(batch: readonly Pending[]): Promise<void> {
-  const outgoing = batch.flatMap((p) => p.outgoing);
+async function writeAll(batch: ReadonlyMap<string, Unwritten>): Promise<void> {
+  const outgoing = [...batch.values()].flatMap((p) => p.outgoing);
   try {
     const tx = (await device()).transaction(['rounds', 'outbox'], 'readwrite');
     await Promise.all([
-      ...batch.flatMap(({ record }) => (record ? [tx.objectStore('rounds').put(record)] : [])),
+      ...[...batch.values()].flatMap(({ record }) => (record ? [tx.objectStore('rounds').put(record)] : [])),
       ...outgoing.map((item) => tx.objectStore('outbox').add(item)),
       tx.done,
     ]);
+    batch.forEach((done, key) => written(key, done));
   } finally {
     if (outgoing.length > 0) somethingToSend(outgoing.length);
   }
@@ -97,7 +101,7 @@ async function writeAll(batch: readonly Pending[]): Promise<void> {
 async function flush(): Promise<void> {
   try {
     while (pending.size > 0) {
-      const batch = [...pending.values()];
+      const batch = new Map(pending);
       pending.clear();
       await writeAll(batch);
     }
@@ -109,6 +113,7 @@ async function flush(): Promise<void> {
 function writeSoon(key: string, record: RoundRecord | null, outgoing: readonly Outgoing[]): Promise<void> {
   const before = pending.get(key);
   pending.set(key, { record: record ?? before?.record ?? null, outgoing: [...(before?.outgoing ?? []), ...outgoing] });
+  toBeWritten(key, record, outgoing);
   if (outgoing.length > 0) somethingComes(outgoing.length);
   // What is kept in the same moment is written together: a page left right after it loses none of it.
   flushing ??= Promise.resolve().then(flush);
@@ -255,7 +260,7 @@ export function closeRound(visitId: string, closedAt: string, note: string): Pro
 
 /** A round on this device, fetched from its store when no screen has asked for it yet; undefined when it is not here. */
 export async function roundOf(visitId: string): Promise<RoundRecord | undefined> {
-  const record = current(visitId) ?? (await (await device()).get('rounds', visitId));
+  const record = current(visitId) ?? (await stored(visitId));
   return record && completed(record);
 }
 
