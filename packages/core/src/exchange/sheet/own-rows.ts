@@ -1,0 +1,82 @@
+import { SLOT_NAMES, SLOTS, type Point } from '../../equipment/component.ts';
+import { dayOf } from '../../quantity/day.ts';
+import { conditionsSchema, type Conditions } from '../../readings/contract/conditions.ts';
+import type { Input, Inputs, Method } from '../../readings/contract/entry.ts';
+import { methodOf, readingKind } from '../../readings/registry.ts';
+import { systemKindNamed } from './names.ts';
+import type { RefusedRow, SheetRow } from './rows.ts';
+
+const NAMED = /^([A-Za-z0-9-]+)=(.*)$/s;
+
+/** "microfarads=38.4; finding=open" by name. */
+const pairsIn = (text: string): Record<string, string> =>
+  Object.fromEntries(
+    text
+      .split('; ')
+      .flatMap((pair) => NAMED.exec(pair)?.slice(1, 3) ?? [])
+      .reduce<[string, string][]>((all, part, at, parts) => (at % 2 ? [...all, [parts[at - 1] ?? '', part]] : all), []),
+  );
+
+function inputOf(method: Method, name: string, text: string): Input {
+  const spec = method.inputs.find((input) => input.id === name);
+  if (spec?.type === 'several') return text === '' ? [] : text.split('+');
+  const value = Number(text);
+  return spec?.type === 'number' && text !== '' && !Number.isNaN(value) ? value : text;
+}
+
+/** Conditions as they are written beside a reading: "outdoorF=52; runningMin=15". */
+function conditionsIn(text: string): Conditions {
+  const read = conditionsSchema.safeParse(
+    Object.fromEntries(
+      Object.entries(pairsIn(text)).map(([name, value]) => {
+        if (name === 'loose') return [name, value.split('+')];
+        if (value === 'true' || value === 'false') return [name, value === 'true'];
+        return [name, name === 'chargeDoubt' ? value : Number(value)];
+      }),
+    ),
+  );
+  return read.success ? read.data : {};
+}
+
+/** Reads a row of a file that this app wrote. Readings that were corrected stay out: what stands comes with its own row. */
+export function readOwnRow(headers: readonly string[], cells: readonly string[], line: number): SheetRow | RefusedRow {
+  const cell = (name: string): string => (cells[headers.indexOf(name)] ?? '').replace(/^'(?=[=+\-@])/, '');
+  const refused = (why: string): RefusedRow => ({ line, refused: why });
+  if (cell('superseded') === 'yes') return refused('It was corrected there: the newer reading has a row of its own.');
+  const ms = Date.parse(cell('taken_at'));
+  if (Number.isNaN(ms)) return refused(`“${cell('taken_at').slice(0, 40)}” is no moment.`);
+  const kind = readingKind(cell('kind'));
+  const method = kind && methodOf(kind, cell('method'));
+  const slot = SLOTS.find((known) => SLOT_NAMES[known] === cell('part'));
+  if (!kind || !method || !slot)
+    return refused(`No ${cell('kind').slice(0, 40)} by ${cell('method').slice(0, 40)} is known here.`);
+  const inputs: Inputs = Object.fromEntries(
+    Object.entries(pairsIn(cell('entered'))).map(([name, text]) => [name, inputOf(method, name, text)]),
+  );
+  const minute = Math.floor(ms / 60_000);
+  const rating = cell('rating');
+  return {
+    line,
+    day: dayOf(new Date(ms).toISOString()),
+    minute: minute % 1440,
+    isUtc: true,
+    systemId: cell('system'),
+    address: cell('address'),
+    customer: cell('customer'),
+    area: cell('area'),
+    kind: systemKindNamed(cell('system_kind')) ?? null,
+    installedOn: null,
+    technician: cell('technician'),
+    note: cell('note').slice(0, 500),
+    plate: rating && slot === 'run-capacitor' ? { capacitorRating: rating } : {},
+    troubles: [],
+    outdoorF: null,
+    runningMin: null,
+    values: [],
+    own: {
+      entry: { kind: kind.id, method: method.id, at: [[slot, cell('point') as Point]], inputs, title: cell('title') },
+      conditions: conditionsIn(cell('conditions')),
+      fittedOn: cell('fitted_on') === '' ? null : dayOf(cell('fitted_on')),
+    },
+  };
+}
