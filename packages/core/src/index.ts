@@ -463,3 +463,47 @@ export { EXPORT_FORM, firmExportSchema } from './exchange/firm-json.ts';
 export { READING_COLUMNS, type ExportedReading } from './exchange/readings-csv.ts';
 export { BENCH, workOut, type BenchTyped, type BenchWorked } from './bench/bench.ts';
 export type { BenchInput, BenchSum } from './bench/contract.ts';
+export {
+  columnUseSchema,
+  importChoiceSchema,
+  importDetailSchema,
+  importMappingSchema,
+  importRowsQuerySchema,
+  importRowsSchema,
+  importSchema,
+  importsSchema,
+  importWishSchema,
+  PLATE_NUMBERS,
+  PLATE_WORDS,
+  sheetMappingSchema,
+  zoneSchema,
+  type ColumnUse,
+  type DateOrder,
+  type Decimal,
+  type ImportChoice,
+  type ImportDetail,
+  type ImportRow,
+  type ImportRowsQuery,
+  type ImportState,
+  type ImportView,
+  type PlainUse,
+  type PlateColumn,
+  type RowOutcome,
+  type SheetMapping,
+} from './http/imports.ts';
+export { MEASURES, measureOf, type Measure } from './exchange/sheet/measures.ts';
+export { ruleOfUnit, waysToWrite } from './exchange/sheet/units.ts';
+export { plainAddress } from './exchange/sheet/names.ts';
+export { profileFor, suggestedWhats, suggestMapping, whatsIn, type SheetProfile } from './exchange/sheet/suggest.ts';
+export { readRow, type RefusedRow, type SheetRow } from './exchange/sheet/rows.ts';
+export { readOwnRow } from './exchange/sheet/own-rows.ts';
+export {
+  checkVisitRows,
+  sameReading,
+  type CheckedRow,
+  type PartLife,
+  type SheetGiven,
+  type SheetReading,
+  type SheetSystem,
+} from './exchange/sheet/check.ts';
+export { newSystemOf, type SheetNewSystem } from './exchange/sheet/new-systems.ts';

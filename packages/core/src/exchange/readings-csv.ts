@@ -1,5 +1,6 @@
 import { SLOT_NAMES, type Point, type Slot } from '../equipment/component.ts';
 import { SYSTEM_KIND_NAMES, type SystemKind } from '../equipment/system-kind.ts';
+import type { Conditions } from '../readings/contract/conditions.ts';
 import type { Inputs } from '../readings/contract/entry.ts';
 import { methodOf, readingKind, titleOf } from '../readings/registry.ts';
 import { STANDING_NAMES, type Standing } from '../verdict/standing.ts';
@@ -27,6 +28,7 @@ export interface ExportedReading {
   readonly value: number | null;
   readonly findings: readonly string[];
   readonly inputs: Inputs;
+  readonly conditions: Conditions;
   readonly note: string | null;
   readonly confirmed: boolean;
   readonly supersedes: string | null;
@@ -38,8 +40,9 @@ export interface ExportedReading {
 const yes = (is: boolean): string => (is ? 'yes' : 'no');
 
 /** As it was entered: "microfarads=38.4", several of them by "; ". Choices by name, several by "+". */
-const entered = (inputs: Inputs): string =>
+const entered = (inputs: Inputs | Conditions): string =>
   Object.entries(inputs)
+    .filter(([, value]) => value !== undefined)
     .map(([name, value]) => `${name}=${Array.isArray(value) ? value.join('+') : String(value)}`)
     .join('; ');
 
@@ -106,5 +109,10 @@ export const READING_COLUMNS: readonly {
     name: 'overruled',
     holds: 'what its verdict was overruled to, and why; empty where it was not',
     of: (r) => (r.ruling ? `${STANDING_NAMES[r.ruling.standing]}: ${r.ruling.why}` : ''),
+  },
+  {
+    name: 'conditions',
+    holds: 'what held while it was taken, name=value, several by "; "',
+    of: (r) => entered(r.conditions),
   },
 ];

@@ -22,6 +22,7 @@ interface Row {
   value: number | null;
   findings: string[];
   inputs: ExportedReading['inputs'];
+  conditions: ExportedReading['conditions'];
   note: string | null;
   confirmed: boolean;
   supersedes: string | null;
@@ -49,6 +50,7 @@ const exported = (row: Row): ExportedReading => ({
   value: row.value,
   findings: row.findings,
   inputs: row.inputs,
+  conditions: row.conditions,
   note: row.note,
   confirmed: row.confirmed,
   supersedes: row.supersedes,
