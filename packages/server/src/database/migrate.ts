@@ -18,6 +18,7 @@ import * as calendars from './migrations/0016-calendars.ts';
 import * as vans from './migrations/0017-vans.ts';
 import * as days from './migrations/0018-days.ts';
 import * as reports from './migrations/0019-reports.ts';
+import * as imports from './migrations/0020-imports.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -39,6 +40,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0017-vans': vans,
   '0018-days': days,
   '0019-reports': reports,
+  '0020-imports': imports,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */
