@@ -11,10 +11,16 @@ export interface PreviewSlice {
   readonly previewId: string;
 }
 
+/** A slice of an import, or of taking one back. */
+export interface ImportSlice {
+  readonly importId: string;
+}
+
 /** What is done off the request path, and by which name it is queued. */
 export const QUEUES = {
   refits: 'refit-slices',
   previews: 'preview-slices',
+  imports: 'import-slices',
   lostSlices: 'lost-slices',
   staleFleets: 'stale-fleets',
 } as const;
@@ -27,6 +33,8 @@ export interface JobQueue {
   readonly addSlice: (within: Knex, refitId: string) => Promise<void>;
   /** The same for a preview of other schools. */
   readonly addPreview: (within: Knex, previewId: string) => Promise<void>;
+  /** The same for an import. */
+  readonly addImport: (within: Knex, importId: string) => Promise<void>;
   /** The queue itself, started when it is first asked for. */
   readonly boss: () => Promise<PgBoss>;
   readonly stop: () => Promise<void>;
@@ -81,6 +89,10 @@ export function jobQueue(db: Knex, { keeping = false, onError = () => undefined 
     addPreview: async (within, previewId) => {
       const slice: PreviewSlice = { previewId };
       await (await boss()).send(QUEUES.previews, slice, { db: through(within), singletonKey: previewId });
+    },
+    addImport: async (within, importId) => {
+      const slice: ImportSlice = { importId };
+      await (await boss()).send(QUEUES.imports, slice, { db: through(within), singletonKey: importId });
     },
     stop: async () => {
       await (await starting?.catch(() => undefined))?.stop({ graceful: true, timeout: 2000, wait: true });

@@ -10,6 +10,7 @@ import {
 import { setPriority } from 'node:os';
 import { workerData } from 'piscina';
 import { connect } from '../database/connection.ts';
+import { checkImport, type CheckEnd } from './import-check.ts';
 import {
   compareSystems,
   judgeSystems,
@@ -23,7 +24,7 @@ import {
 /** Nice value of the worker threads. */
 const WORKER_PRIORITY = 10;
 
-/** What a refit, or a preview of other schools, asks of one of the worker threads. */
+/** What a refit, a preview of other schools, or an import asks of one of the worker threads. */
 export type RefitAsk =
   | {
       readonly task: 'learn';
@@ -41,6 +42,7 @@ export type RefitAsk =
       readonly prior: FleetPrior | undefined;
       readonly now: string;
     }
+  | { readonly task: 'check-import'; readonly importId: string; readonly now: string }
   | {
       readonly task: 'compare';
       readonly ids: readonly string[];
@@ -91,8 +93,9 @@ async function learn({
 }
 
 /** Does one thing that a refit asks for. */
-export async function answer(ask: RefitAsk): Promise<FleetPrior | JudgedChunk | ComparedChunk> {
+export async function answer(ask: RefitAsk): Promise<FleetPrior | JudgedChunk | ComparedChunk | CheckEnd> {
   if (ask.task === 'learn') return learn(ask);
+  if (ask.task === 'check-import') return checkImport(db, ask.importId, new Date(ask.now));
   const systems = await readSystems(db, ask.ids);
   if (ask.task === 'compare') return compareSystems(systems, ask, new Date(ask.now));
   return judgeSystems(db, systems, { policy: ask.policy, prior: ask.prior }, new Date(ask.now));

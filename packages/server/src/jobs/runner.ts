@@ -6,7 +6,9 @@ import { v7 } from 'uuid';
 import type { RefitRow } from '../features/refits/store.ts';
 import type { PreviewRow } from '../features/schools/store.ts';
 import { runPreviewSlice } from './preview.ts';
-import { QUEUES, type JobQueue, type PreviewSlice, type RefitSlice } from './queue.ts';
+import { IMPORT_WORKS } from '../features/imports/store.ts';
+import { failImport, runImportSlice } from './import-apply.ts';
+import { QUEUES, type ImportSlice, type JobQueue, type PreviewSlice, type RefitSlice } from './queue.ts';
 import { runSlice } from './refit.ts';
 import { workerPool } from './worker-pool.ts';
 
@@ -73,6 +75,11 @@ async function takeOverLost(db: Knex, jobs: JobQueue): Promise<void> {
     .whereRaw(`coalesce(beat_at, asked_at) < now() - interval '${LOST_AFTER} seconds'`)
     .select<{ id: string }[]>('id');
   for (const { id } of previews) await jobs.addPreview(db, id);
+  const imports = await db('imports')
+    .whereIn('state', [...IMPORT_WORKS])
+    .whereRaw(`coalesce(beat_at, asked_at) < now() - interval '${LOST_AFTER} seconds'`)
+    .select<{ id: string }[]>('id');
+  for (const { id } of imports) await jobs.addImport(db, id);
 }
 
 /** Works off what waits in a queue. */
@@ -127,6 +134,17 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
     }
   }
 
+  /** One slice of an import; what fails is told to whoever asked, and what came in until then can be taken back. */
+  async function bring({ importId }: ImportSlice): Promise<void> {
+    try {
+      if (await runImportSlice(db, pool, importId, now())) await jobs.addImport(db, importId);
+    } catch (error) {
+      if (stopped) throw error;
+      log.error({ import: importId, err: error }, 'import failed');
+      await failImport(db, importId);
+    }
+  }
+
   /** Sets up what recurs; the same again changes nothing, so that it can be tried until it is done. */
   async function setUp(keepFresh: boolean): Promise<void> {
     const boss = await jobs.boss();
@@ -150,6 +168,7 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
       const polled = { pollingIntervalSeconds: LOOK_EVERY };
       await boss.work<RefitSlice>(QUEUES.refits, polled, async ([slice]) => slice && work(slice.data));
       await boss.work<PreviewSlice>(QUEUES.previews, polled, async ([slice]) => slice && preview(slice.data));
+      await boss.work<ImportSlice>(QUEUES.imports, polled, async ([slice]) => slice && bring(slice.data));
       await boss.work(QUEUES.lostSlices, polled, () => takeOverLost(db, jobs));
       if (keepFresh) await boss.work(QUEUES.staleFleets, polled, () => queueStale(db, jobs, now()));
     },
@@ -158,6 +177,7 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
       await takeOverLost(db, jobs);
       await workOff<RefitSlice>(boss, QUEUES.refits, work);
       await workOff<PreviewSlice>(boss, QUEUES.previews, preview);
+      await workOff<ImportSlice>(boss, QUEUES.imports, bring);
     },
     async stop() {
       stopped = true;

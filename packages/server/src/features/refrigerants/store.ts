@@ -11,7 +11,7 @@ interface RefrigerantRow {
 }
 
 export const refrigerantsStore = (db: Knex) => ({
-  async all(context: RequestContext): Promise<RefrigerantView[]> {
+  async all(context: Pick<RequestContext, 'firmId'>): Promise<RefrigerantView[]> {
     const rows = await db<RefrigerantRow>('refrigerants').where({ firm_id: context.firmId }).orderBy('name');
     return rows.map(({ name, estimate, source, points }) => ({ name, estimate, source, points }));
   },
