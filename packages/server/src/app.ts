@@ -9,6 +9,7 @@ import { followUpsRoutes } from './features/follow-ups/routes.ts';
 import { looseEndsRoutes } from './features/loose-ends/routes.ts';
 import { calendarRoutes, serveCalendar } from './features/calendar/routes.ts';
 import { exchangeRoutes } from './features/exchange/routes.ts';
+import { importsRoutes } from './features/imports/routes.ts';
 import { jobsRoutes } from './features/jobs/routes.ts';
 import { metersRoutes } from './features/meters/routes.ts';
 import { partsRoutes } from './features/parts/routes.ts';
@@ -116,6 +117,7 @@ export function createApp({
     metersRoutes,
     jobsRoutes,
     exchangeRoutes,
+    importsRoutes,
     calendarRoutes,
     vansRoutes,
     planningRoutes,
