@@ -478,8 +478,6 @@ export {
   sheetMappingSchema,
   zoneSchema,
   type ColumnUse,
-  type DateOrder,
-  type Decimal,
   type ImportChoice,
   type ImportDetail,
   type ImportRow,
@@ -491,8 +489,8 @@ export {
   type RowOutcome,
   type SheetMapping,
 } from './http/imports.ts';
-export { MEASURES, measureOf, type Measure } from './exchange/sheet/measures.ts';
-export { ruleOfUnit, waysToWrite } from './exchange/sheet/units.ts';
+export { MEASURES, measureOf } from './exchange/sheet/measures.ts';
+export { ruleOfUnit, waysToWrite, wayWritten } from './exchange/sheet/units.ts';
 export { plainAddress } from './exchange/sheet/names.ts';
 export { profileFor, suggestedWhats, suggestMapping, whatsIn, type SheetProfile } from './exchange/sheet/suggest.ts';
 export { readRow, type RefusedRow, type SheetRow } from './exchange/sheet/rows.ts';
@@ -502,8 +500,7 @@ export {
   sameReading,
   type CheckedRow,
   type PartLife,
-  type SheetGiven,
   type SheetReading,
   type SheetSystem,
 } from './exchange/sheet/check.ts';
-export { newSystemOf, type SheetNewSystem } from './exchange/sheet/new-systems.ts';
+export { newSystemOf } from './exchange/sheet/new-systems.ts';

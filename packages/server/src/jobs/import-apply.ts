@@ -26,42 +26,40 @@ const note = ({ db, row }: Pick<Working, 'db' | 'row'>, state: Record<string, un
 const isStopping = async ({ db, row }: Working): Promise<boolean> =>
   (await db('imports').where({ id: row.id }).first<{ stopping: boolean } | undefined>('stopping'))?.stopping ?? true;
 
-/** The chosen rows between two lines, with what was made ready of them. */
-const CHOSEN = `
-  with chosen as (
-    select prepared from import_rows
-    where import_id = :id and chosen and prepared is not null and line > :from and line <= :to
-  ), visited as (
-    select distinct on (v.id) v.* from chosen,
-      jsonb_to_record(prepared->'visit') as v(id uuid, system_id uuid, person_id uuid, started_at timestamptz, closed_at timestamptz)
-  ), made as (
-    select m.system as s from import_systems m where m.import_id = :id and m.system_id in (select system_id from visited)
-  )`;
-
-/** What is written for them, in the order in which one rests on the other; the same again writes nothing more. */
+/**
+ * What is written for the chosen rows between two lines, in the order in which one rests on the other; the same again writes
+ * nothing more.
+ */
 const WRITES = [
-  `${CHOSEN} insert into customers (id, firm_id, name, import_id)
-     select (s->'customer'->>'id')::uuid, :firm, s->'customer'->>'name', :id from made on conflict do nothing`,
-  `${CHOSEN} insert into systems (id, firm_id, customer_id, address, area, kind, plate, installed_on, digest, created_by, import_id)
-     select (s->>'id')::uuid, :firm, (s->'customer'->>'id')::uuid, s->>'address', s->>'area', s->>'kind', s->'plate',
-       (s->>'installed_on')::date, s->>'digest', :person, :id from made on conflict do nothing`,
-  `${CHOSEN} insert into components (id, firm_id, system_id, slot, kind, plate, part_label, fitted_on, fitted_by)
-     select p.id, :firm, (s->>'id')::uuid, p.slot, p.kind, p.plate, p.part_label, p.fitted_on, :person
-     from made, jsonb_to_recordset(s->'parts')
-       as p(id uuid, slot text, kind text, plate jsonb, part_label text, fitted_on date) on conflict do nothing`,
-  `${CHOSEN} insert into visits (id, firm_id, system_id, person_id, started_at, closed_at, import_id)
-     select id, :firm, system_id, person_id, started_at, closed_at, :id from visited on conflict do nothing`,
-  `${CHOSEN} insert into readings (id, firm_id, system_id, visit_id, component_id, person_id, kind, point, method, inputs, value,
-       findings, conditions, confirmed, note, taken_at, digest, instruments, import_id)
-     select r.id, :firm, v.system_id, v.id, r.component_id, v.person_id, r.kind, r.point, r.method, r.inputs, r.value,
-       array(select jsonb_array_elements_text(r.findings)), r.conditions, r.confirmed, r.note, r.taken_at, r.digest,
-       nullif(r.instruments, 'null'::jsonb), :id
-     from chosen,
-       jsonb_to_record(prepared->'visit') as v(id uuid, system_id uuid, person_id uuid),
+  `create temporary table coming on commit drop as
+     select v.id as visit_id, v.system_id, v.person_id, v.started_at, v.closed_at, r.*
+     from import_rows, jsonb_to_record(prepared->'visit')
+         as v(id uuid, system_id uuid, person_id uuid, started_at timestamptz, closed_at timestamptz),
        jsonb_to_recordset(prepared->'readings') as r(id uuid, component_id uuid, kind text, point text, method text,
          inputs jsonb, value double precision, findings jsonb, conditions jsonb, confirmed boolean, note text,
          taken_at timestamptz, digest text, instruments jsonb)
+     where import_id = :id and chosen and prepared is not null and line > :from and line <= :to`,
+  `create temporary table made on commit drop as
+     select m.system as s from import_systems m
+     where m.import_id = :id and m.system_id in (select system_id from coming)`,
+  `insert into customers (id, firm_id, name, import_id)
+     select (s->'customer'->>'id')::uuid, :firm, s->'customer'->>'name', :id from made on conflict do nothing`,
+  `insert into systems (id, firm_id, customer_id, address, area, kind, plate, installed_on, digest, created_by, import_id)
+     select (s->>'id')::uuid, :firm, (s->'customer'->>'id')::uuid, s->>'address', s->>'area', s->>'kind', s->'plate',
+       (s->>'installed_on')::date, s->>'digest', :person, :id from made on conflict do nothing`,
+  `insert into components (id, firm_id, system_id, slot, kind, plate, part_label, fitted_on, fitted_by)
+     select p.id, :firm, (s->>'id')::uuid, p.slot, p.kind, p.plate, p.part_label, p.fitted_on, :person
+     from made, jsonb_to_recordset(s->'parts')
+       as p(id uuid, slot text, kind text, plate jsonb, part_label text, fitted_on date) on conflict do nothing`,
+  `insert into visits (id, firm_id, system_id, person_id, started_at, closed_at, import_id)
+     select distinct visit_id, :firm::uuid, system_id, person_id, started_at, closed_at, :id::uuid from coming
      on conflict do nothing`,
+  `insert into readings (id, firm_id, system_id, visit_id, component_id, person_id, kind, point, method, inputs, value,
+       findings, conditions, confirmed, note, taken_at, digest, instruments, import_id)
+     select id, :firm, system_id, visit_id, component_id, person_id, kind, point, method, inputs, value,
+       array(select jsonb_array_elements_text(findings)), conditions, confirmed, note, taken_at, digest,
+       nullif(instruments, 'null'::jsonb), :id
+     from coming on conflict do nothing`,
 ];
 
 /** Has the chosen rows come in, so many at a time, each time all of them or none. Tells whether it was asked to stop. */

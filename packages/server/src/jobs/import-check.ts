@@ -34,7 +34,7 @@ import { chunksOf } from './slices.ts';
 /** What an import comes to at most. */
 const MOST_ROWS = 300_000;
 /** Systems whose parts and readings are held at a time, and rows that are written at a time. */
-const SYSTEMS_AT_A_TIME = 200;
+const SYSTEMS_AT_A_TIME = 40;
 const ROWS_AT_A_TIME = 2000;
 
 /** How a check ended. */
@@ -81,15 +81,23 @@ async function firmOf(db: Knex, firmId: string): Promise<Firm> {
   };
 }
 
-/** The moment of a minute of a day in a time zone; of an hour that a clock jumps over, the one after it. */
-export const momentIn =
-  (zone: string) =>
-  (day: number, minute: number): string => {
+/**
+ * The moment of a minute of a day in a time zone; of an hour that a clock jumps over, the one after it. Rows of a file are
+ * of few days, and each is worked out once.
+ */
+export function momentIn(zone: string): (day: number, minute: number) => string {
+  const known = new Map<number, string>();
+  return (day, minute) => {
+    const key = day * 1440 + minute;
+    const before = known.get(key);
+    if (before !== undefined) return before;
     const [year = 0, month = 0, date = 0] = isoOf(day).split('-').map(Number);
-    return new Date(
-      new TZDate(year, month - 1, date, Math.floor(minute / 60), minute % 60, zone).getTime(),
-    ).toISOString();
+    const at = new TZDate(year, month - 1, date, Math.floor(minute / 60), minute % 60, zone).getTime();
+    const moment = new Date(at).toISOString();
+    known.set(key, moment);
+    return moment;
   };
+}
 
 /** Which system a row is of: one that is there, one that would be made, or why neither. */
 function systemOf(row: SheetRow, firm: Firm): { known: KnownSystem } | { fresh: string } | string {
@@ -223,16 +231,22 @@ const rowOfReading = (reading: SheetReading, isKnownPerson: boolean) => {
 /** The check of one import, from its file to what would become of each row. */
 class Check {
   private done = 0;
+  private readonly outcomes = { comes: 0, questioned: 0, refused: 0 };
   private readonly waiting: WrittenRow[] = [];
   private total = 0;
+  private isStopped = false;
+  private underWay: Promise<void> = Promise.resolve();
   private rows: readonly (readonly string[])[] = [];
+  private readonly momentAt: (day: number, minute: number) => string;
 
   constructor(
     private readonly db: Knex,
     private readonly asked: Asked,
     private readonly firm: Firm,
     private readonly today: number,
-  ) {}
+  ) {
+    this.momentAt = momentIn(asked.mapping.zone);
+  }
 
   private read(cells: readonly string[], line: number, headers: readonly string[]): SheetRow | RefusedRow {
     const { mapping } = this.asked;
@@ -265,35 +279,43 @@ class Check {
 
   private put(row: Omit<WrittenRow, 'cells'>): void {
     const cells = this.rows[row.line - 2] ?? [];
+    this.outcomes[row.outcome] += 1;
     this.waiting.push({ ...row, cells: cells.map((cell) => cell.slice(0, 120)) });
   }
 
-  /** Writes what waits; false once somebody wants it to stop. */
+  private async insert(some: readonly WrittenRow[]): Promise<void> {
+    await this.db.raw(
+      `insert into import_rows (import_id, line, outcome, chosen, why, cells, prepared)
+       select ?, line, outcome, chosen, array(select jsonb_array_elements_text(why)),
+         array(select jsonb_array_elements_text(cells)), nullif(prepared, 'null'::jsonb)
+       from jsonb_to_recordset(?::jsonb)
+         as f(line int, outcome text, chosen boolean, why jsonb, cells jsonb, prepared jsonb)`,
+      [this.asked.id, JSON.stringify(some)],
+    );
+    this.done += some.length;
+    const [row] = await this.db('imports')
+      .where({ id: this.asked.id })
+      .update({ done: this.done, total: this.total, beat_at: this.db.fn.now() })
+      .returning<{ stopping: boolean }[]>('stopping');
+    this.isStopped ||= row?.stopping ?? true;
+  }
+
+  /** Writes what waits, while the next is being checked; false once somebody wants it to stop. */
   private async write(all: boolean): Promise<boolean> {
-    while (this.waiting.length > (all ? 0 : ROWS_AT_A_TIME)) {
-      const some = this.waiting.splice(0, ROWS_AT_A_TIME);
-      await this.db.raw(
-        `insert into import_rows (import_id, line, outcome, chosen, why, cells, prepared)
-         select ?, line, outcome, chosen, array(select jsonb_array_elements_text(why)),
-           array(select jsonb_array_elements_text(cells)), nullif(prepared, 'null'::jsonb)
-         from jsonb_to_recordset(?::jsonb)
-           as f(line int, outcome text, chosen boolean, why jsonb, cells jsonb, prepared jsonb)`,
-        [this.asked.id, JSON.stringify(some)],
-      );
-      this.done += some.length;
-      const [row] = await this.db('imports')
-        .where({ id: this.asked.id })
-        .update({ done: this.done, total: this.total, beat_at: this.db.fn.now() })
-        .returning<{ stopping: boolean }[]>('stopping');
-      if (!row || row.stopping) return false;
+    while (!this.isStopped && this.waiting.length > (all ? 0 : ROWS_AT_A_TIME)) {
+      await this.underWay;
+      this.underWay = this.insert(this.waiting.splice(0, ROWS_AT_A_TIME));
+      // Whoever waits for it hears of a failure; nobody else need.
+      this.underWay.catch(() => undefined);
     }
-    return true;
+    if (all) await this.underWay;
+    return !this.isStopped;
   }
 
   private checkVisit(rows: readonly SheetRow[], group: Group, kept: Set<string>): void {
     const given = {
       tables: this.firm.tables,
-      momentAt: momentIn(this.asked.mapping.zone),
+      momentAt: this.momentAt,
       isKept: (key: string) => kept.has(key),
     };
     const person = personOf(this.firm, rows[0]?.technician ?? '');
@@ -387,7 +409,10 @@ class Check {
       await this.checkFresh(some);
       if (!(await this.write(false))) return 'stopped';
     }
-    return (await this.write(true)) ? 'checked' : 'stopped';
+    if (!(await this.write(true))) return 'stopped';
+    const counted = { outcomes: JSON.stringify(this.outcomes), chosen: this.outcomes.comes };
+    await this.db('imports').where({ id: this.asked.id }).update(counted);
+    return 'checked';
   }
 }
 

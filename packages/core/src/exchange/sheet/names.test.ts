@@ -4,7 +4,7 @@ import type { Plate } from '../../equipment/plate.ts';
 import { methodOf, placeAt, readingKind } from '../../readings/registry.ts';
 import { MEASURES, measureOf } from './measures.ts';
 import { measureNamed, plainAddress, systemKindNamed, unitInHeading, useNamed } from './names.ts';
-import { brought, ruleOfUnit, waysToWrite } from './units.ts';
+import { brought, ruleOfUnit, waysToWrite, wayWritten } from './units.ts';
 
 const use = (heading: string) => {
   const named = useNamed(heading);
@@ -97,6 +97,7 @@ test('units of headings, and how they are brought to those that are kept', () =>
   expect(ruleOfUnit('°C', '°F')).toBe('°C × 9/5 + 32');
   expect(ruleOfUnit('°C', '°F', true)).toBe('°C × 9/5');
   expect(waysToWrite('°F')).toEqual(['°F', '°C']);
+  expect(['celsius', 'degF', '', 'furlong'].map((name) => wayWritten(name, '°F'))).toEqual(['°C', '°F', '°F', '°F']);
 });
 
 test('kinds of systems, and addresses two people write differently', () => {

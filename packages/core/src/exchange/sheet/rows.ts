@@ -68,17 +68,21 @@ function valueIn(text: string, mapping: SheetMapping, measure: Measure, unit: st
 /** What a row's columns hold, by their uses. */
 class Row {
   readonly troubles: string[] = [];
-  constructor(
-    private readonly cells: Cells,
-    private readonly mapping: SheetMapping,
-  ) {}
+  /** Columns that are read and hold something. */
+  private readonly held: readonly (readonly [ColumnUse, string])[];
 
-  private each(): (readonly [ColumnUse, string])[] {
-    return this.mapping.columns.map((use, at) => [use, (this.cells[at] ?? '').trim()] as const);
+  constructor(
+    cells: Cells,
+    private readonly mapping: SheetMapping,
+  ) {
+    this.held = mapping.columns.flatMap((use, at) => {
+      const text = use.use === 'nothing' ? '' : (cells[at] ?? '').trim();
+      return text === '' ? [] : [[use, text] as const];
+    });
   }
 
   text(use: PlainUse, most: number): string {
-    const found = this.each().filter(([column, text]) => column.use === use && text !== '');
+    const found = this.held.filter(([column]) => column.use === use);
     return found
       .map(([, text]) => text)
       .join(use === 'note' ? '; ' : ' ')
@@ -100,7 +104,7 @@ class Row {
   }
 
   values(): SheetValue[] {
-    const columns = this.each().flatMap(([column, text]) => {
+    const columns = this.held.flatMap(([column, text]) => {
       const measure = column.use === 'measure' ? measureOf(column.measure) : undefined;
       return column.use === 'measure' && measure ? [valueIn(text, this.mapping, measure, column.unit ?? '')] : [];
     });
@@ -125,8 +129,8 @@ class Row {
 
   plate(): Plate {
     const plate: Record<string, number | string> = {};
-    for (const [column, text] of this.each()) {
-      if (column.use !== 'plate' || text === '') continue;
+    for (const [column, text] of this.held) {
+      if (column.use !== 'plate') continue;
       if (!(PLATE_NUMBERS as readonly string[]).includes(column.field)) {
         plate[column.field] = text.slice(0, 60);
         continue;

@@ -63,11 +63,16 @@ export const writtenUnit = (name: string, unit: Unit): WrittenUnit | undefined =
 /** Whether a word is the name of any unit. */
 export const isUnitName = (word: string): boolean => WRITTEN.some(named(plain(word)));
 
+const wayOf = ({ rule, unit }: WrittenUnit): string => (rule === '' ? unit : (rule.split(' ')[0] ?? unit));
+
 /** How a unit can be written, most usual first, for whoever chooses: "°F", "°C". */
-export const waysToWrite = (unit: Unit): string[] =>
-  WRITTEN.filter((written) => written.unit === unit).map(({ rule, names }) =>
-    rule === '' ? unit : (rule.split(' ')[0] ?? names[0] ?? unit),
-  );
+export const waysToWrite = (unit: Unit): string[] => WRITTEN.filter((written) => written.unit === unit).map(wayOf);
+
+/** The one of these ways that a name stands for: "celsius" is "°C"; the unit itself where it stands for none. */
+export function wayWritten(name: string, unit: Unit): string {
+  const written = writtenUnit(name, unit);
+  return written ? wayOf(written) : unit;
+}
 
 /** How a column of that unit is brought to the one readings are kept in, in words; empty where nothing is done. */
 export function ruleOfUnit(name: string, unit: Unit, isDifference = false): string {

@@ -13,6 +13,8 @@ export async function up(db: Knex): Promise<void> {
       name text not null,
       file bytea not null,
       headers text[] not null,
+      sample jsonb not null,
+      whats text[] not null,
       mapping jsonb not null,
       profile text,
       state text not null,
@@ -25,6 +27,8 @@ export async function up(db: Knex): Promise<void> {
       done_up_to integer not null default 0,
       judged_up_to uuid,
       touched uuid[] not null default '{}',
+      outcomes jsonb,
+      chosen integer not null default 0,
       readings integer not null default 0,
       systems integer not null default 0,
       error text

@@ -254,6 +254,9 @@ describe('a past from a spreadsheet', () => {
     for (const file of ['', ',,,\n1,2,3', 'Date,Address\n', 'PK\u0003\u0004zip', '\n\n'])
       expect((await refused(Buffer.from(file))).code).toBe('file-unreadable');
     expect((await refused(Buffer.from(`${'a,'.repeat(400)}\n1`))).detail).toContain('at most 300');
+    // As many decimal commas in each row as may be: the head says what parts the columns.
+    const commas = await bring('Date;Address;Line volts;Comp amps\n2025-01-01;12 Ropewalk Yard;240,5;n/a\n');
+    expect(commas.headers).toHaveLength(4);
     const said = 'Date,Address,Remarks\n2025-01-01,12 Ropewalk Yard,Zoë\n';
     for (const [file, encoding] of [
       [Buffer.from(`\ufeff${said}`, 'utf16le'), 'UTF-16'],

@@ -10,7 +10,14 @@ export interface SheetFile {
 /** Columns a file may have, and characters a cell: what is beyond is no sheet of readings. */
 const MOST_COLUMNS = 300;
 const LONGEST_CELL = 2000;
-const DELIMITERS = [',', ';', '\t', '|'];
+const DELIMITERS = [';', '\t', '|', ','] as const;
+
+/** What parts the columns: whatever makes the most of the head, which no decimal comma can mislead. */
+function delimiterOf(text: string): string {
+  const columns = (delimiter: string): number =>
+    Papa.parse<string[]>(text, { delimiter, preview: 1 }).data[0]?.length ?? 0;
+  return DELIMITERS.reduce((best: string, other) => (columns(other) > columns(best) ? other : best), DELIMITERS[0]);
+}
 
 /** The text of a file: UTF-8 or UTF-16 by its mark, UTF-8 where it can be that, else as Windows writes it. */
 function textOf(bytes: Buffer): string {
@@ -45,8 +52,9 @@ export function readSheet(bytes: Buffer, most = 0): SheetFile {
   const text = textOf(bytes);
   if (text.startsWith('PK\u0003\u0004') || text.startsWith('%PDF'))
     throw unreadable('This is no CSV file. Save the sheet as CSV and bring that.');
-  const parsed = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
-    delimitersToGuess: DELIMITERS,
+  const plain = text.replace(/^\ufeff/, '');
+  const parsed = Papa.parse<string[]>(plain, {
+    delimiter: delimiterOf(plain),
     ...(most > 0 ? { preview: most + 1 } : {}),
   });
   const all = parsed.data.map((row) => row.map((cell) => cell.replace(UNSEEN, '').slice(0, LONGEST_CELL)));

@@ -23,16 +23,19 @@ export const importRowsStore = (db: Knex) => ({
       );
   },
 
-  /** What cannot come in is never chosen. */
-  choose: (importId: string, choice: ImportChoice): Promise<number> =>
-    db('import_rows')
-      .where({ import_id: importId })
+  /** What cannot come in is never chosen. Tells how many rows are by now. */
+  async choose(importId: string, choice: ImportChoice): Promise<number> {
+    const rows = () => db('import_rows').where({ import_id: importId });
+    await rows()
       .whereNot({ outcome: 'refused' })
       .modify((some) => {
         if ('lines' in choice) void some.whereIn('line', choice.lines);
         else void some.where({ outcome: choice.outcome });
       })
-      .update({ chosen: choice.chosen }),
+      .update({ chosen: choice.chosen });
+    const [counted] = await rows().where({ chosen: true }).count<{ count: string }[]>('* as count');
+    return Number(counted?.count ?? 0);
+  },
 });
 
 /** How files of a firm are read, by name. */

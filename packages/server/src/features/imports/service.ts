@@ -15,7 +15,7 @@ import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
 import { readSheet } from './read-file.ts';
 import { importRowsStore, profilesStore } from './rows-store.ts';
-import { importsStore, type ImportLine } from './store.ts';
+import { importsStore, viewOfImport, type ImportLine } from './store.ts';
 
 /** Rows that are looked at to see how a file is written, and of those so many are shown. */
 const LOOKED_AT = 2000;
@@ -34,18 +34,12 @@ function lookingAt({ db, now }: Pick<On, 'db' | 'now'>) {
     if (!row) throw notFound('import');
     return row;
   }
-  async function view(context: RequestContext, id: string): Promise<ImportView> {
-    const [seen] = await store.views([await one(context, id)]);
-    if (!seen) throw notFound('import');
-    return seen;
-  }
+  const view = async (context: RequestContext, id: string): Promise<ImportView> => viewOfImport(await one(context, id));
 
   async function detail(context: RequestContext, id: string): Promise<ImportDetail> {
-    const [row, file, seen] = await Promise.all([one(context, id), store.file(context, id), view(context, id)]);
-    const { rows } = readSheet(file ?? Buffer.alloc(0), LOOKED_AT);
-    const whats = [...new Set([...whatsIn(row.mapping.columns, rows), ...Object.keys(row.mapping.whats)])];
-    const sample = rows.slice(0, SHOWN).map((cells) => [...cells]);
-    return { ...seen, headers: row.headers, sample, whats, mapping: row.mapping, profile: row.profile };
+    const row = await one(context, id);
+    const { headers, sample, whats, mapping, profile } = row;
+    return { ...viewOfImport(row), headers, sample, whats, mapping, profile };
   }
 
   /** Keeps a file and makes out how it is to be read; the same file under the same id again is the same. */
@@ -58,7 +52,9 @@ function lookingAt({ db, now }: Pick<On, 'db' | 'now'>) {
     const { headers, rows } = readSheet(file, LOOKED_AT);
     const profile = profileFor(headers, await profilesStore(db).profiles(context));
     const mapping = suggestMapping({ headers, rows }, zone, profile);
-    const row = { id, name, file, headers: [...headers], mapping, profile: profile?.name ?? null };
+    const sample = rows.slice(0, SHOWN).map((cells) => [...cells]);
+    const whats = whatsIn(mapping.columns, rows);
+    const row = { id, name, file, headers: [...headers], sample, whats, mapping, profile: profile?.name ?? null };
     const isNew = await store.insert(context, row, now());
     if (!isNew && !(await store.file(context, id))?.equals(file))
       throw new ProblemError('id-taken', 'Another import has this id.');
@@ -66,7 +62,7 @@ function lookingAt({ db, now }: Pick<On, 'db' | 'now'>) {
   }
 
   const list = async (context: RequestContext) => ({
-    imports: await store.views(await store.latest(context, MOST_LISTED)),
+    imports: (await store.latest(context, MOST_LISTED)).map(viewOfImport),
   });
   return { one, view, detail, bring, list };
 }
@@ -119,6 +115,8 @@ export function importsService({ db, now, jobs, transact }: On) {
       }
       const asked = {
         state: 'checking',
+        outcomes: null,
+        chosen: 0,
         mapping: JSON.stringify(mapping),
         ...(profile === undefined ? {} : { profile }),
       };
@@ -138,7 +136,8 @@ export function importsService({ db, now, jobs, transact }: On) {
       await transact(async ({ db: held }) => {
         // Held as it is: rows that are on their way in are chosen no more.
         if (!(await importsStore(held).move(context, id, ['checked'], { state: 'checked' }))) throw wrongState(row);
-        await importRowsStore(held).choose(id, choice);
+        const chosen = await importRowsStore(held).choose(id, choice);
+        await importsStore(held).move(context, id, ['checked'], { chosen });
       });
       return view(context, id);
     },

@@ -8,6 +8,9 @@ export interface ImportLine {
   person_id: string;
   name: string;
   headers: string[];
+  /** Its first rows. */
+  sample: string[][];
+  whats: string[];
   mapping: SheetMapping;
   profile: string | null;
   state: ImportState;
@@ -19,6 +22,9 @@ export interface ImportLine {
   done_up_to: number;
   judged_up_to: string | null;
   touched: string[];
+  /** How many rows there are of each outcome, once they are checked. */
+  outcomes: Record<RowOutcome, number> | null;
+  chosen: number;
   readings: number;
   systems: number;
   error: string | null;
@@ -31,6 +37,8 @@ export const IMPORT_COLUMNS = [
   'person_id',
   'name',
   'headers',
+  'sample',
+  'whats',
   'mapping',
   'profile',
   'state',
@@ -42,64 +50,36 @@ export const IMPORT_COLUMNS = [
   'done_up_to',
   'judged_up_to',
   'touched',
+  'outcomes',
+  'chosen',
   'readings',
   'systems',
   'error',
 ] as const;
 
-interface Counted {
-  outcome: RowOutcome;
-  rows: number;
-  chosen: number;
-}
-
-function viewOf(row: ImportLine, counted: readonly Counted[]): ImportView {
-  const of = (outcome: RowOutcome) => counted.find((c) => c.outcome === outcome)?.rows ?? 0;
-  const isChecked = counted.length > 0 && row.state !== 'checking';
-  return {
-    id: row.id,
-    name: row.name,
-    askedAt: row.asked_at.toISOString(),
-    endedAt: row.ended_at?.toISOString() ?? null,
-    state: row.state,
-    stopping: row.stopping,
-    done: row.done,
-    total: row.total,
-    rows: counted.reduce((sum, c) => sum + c.rows, 0),
-    outcomes: isChecked ? { comes: of('comes'), questioned: of('questioned'), refused: of('refused') } : null,
-    chosen: counted.reduce((sum, c) => sum + c.chosen, 0),
-    readings: row.readings,
-    systems: row.systems,
-    error: row.error,
-  };
-}
+export const viewOfImport = (row: ImportLine): ImportView => ({
+  id: row.id,
+  name: row.name,
+  askedAt: row.asked_at.toISOString(),
+  endedAt: row.ended_at?.toISOString() ?? null,
+  state: row.state,
+  stopping: row.stopping,
+  done: row.done,
+  total: row.total,
+  rows: row.outcomes === null ? 0 : row.outcomes.comes + row.outcomes.questioned + row.outcomes.refused,
+  outcomes: row.outcomes,
+  chosen: row.chosen,
+  readings: row.readings,
+  systems: row.systems,
+  error: row.error,
+});
 
 /** States in which work is under way. */
 export const IMPORT_WORKS: readonly ImportState[] = ['checking', 'importing', 'undoing'];
 
 export const importsStore = (db: Knex) => {
   const own = (context: RequestContext) => db<ImportLine>('imports').where({ firm_id: context.firmId });
-  const counted = (ids: readonly string[]): Promise<(Counted & { import_id: string })[]> =>
-    db('import_rows')
-      .whereIn('import_id', [...ids])
-      .groupBy('import_id', 'outcome')
-      .select(
-        'import_id',
-        'outcome',
-        db.raw('count(*)::int as rows'),
-        db.raw('(count(*) filter (where chosen))::int as chosen'),
-      );
-  const views = async (rows: readonly ImportLine[]): Promise<ImportView[]> => {
-    const counts = await counted(rows.map(({ id }) => id));
-    return rows.map((row) =>
-      viewOf(
-        row,
-        counts.filter((c) => c.import_id === row.id),
-      ),
-    );
-  };
   return {
-    views,
     find: (context: RequestContext, id: string): Promise<ImportLine | undefined> =>
       own(context)
         .where({ id })
@@ -115,7 +95,7 @@ export const importsStore = (db: Knex) => {
     /** Keeps a file with how it is to be read; false when the id is in use. */
     async insert(
       context: RequestContext,
-      row: Pick<ImportLine, 'id' | 'name' | 'headers' | 'mapping' | 'profile'> & { file: Buffer },
+      row: Pick<ImportLine, 'id' | 'name' | 'headers' | 'sample' | 'whats' | 'mapping' | 'profile'> & { file: Buffer },
       at: Date,
     ) {
       const made = await db('imports')
@@ -124,6 +104,7 @@ export const importsStore = (db: Knex) => {
           firm_id: context.firmId,
           person_id: context.personId,
           mapping: JSON.stringify(row.mapping),
+          sample: JSON.stringify(row.sample),
           state: 'to-map',
           asked_at: at,
         })
