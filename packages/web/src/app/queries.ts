@@ -99,6 +99,18 @@ export const queries = {
       queryKey: ['preview', id],
       queryFn: ({ signal }) => get(`/api/schools/previews/${id}`, 'previewSchema', signal),
     }),
+  imports: () =>
+    queryOptions({
+      queryKey: ['imports'],
+      queryFn: ({ signal }) => get('/api/imports', 'importsSchema', signal),
+      staleTime: 0,
+    }),
+  import: (id: string) =>
+    queryOptions({
+      queryKey: ['import', id],
+      queryFn: ({ signal }) => get(`/api/imports/${id}`, 'importDetailSchema', signal),
+      staleTime: 0,
+    }),
   refit: () =>
     queryOptions({
       queryKey: ['refit'],

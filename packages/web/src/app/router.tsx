@@ -72,6 +72,8 @@ export const router = createBrowserRouter([
         async () => (await import('../places/system/report-screen.tsx')).ReportScreen,
       ),
       place('settings/planning', async () => (await import('../places/settings/planning-screen.tsx')).PlanningScreen),
+      place('imports', async () => (await import('../places/imports/imports-screen.tsx')).ImportsScreen),
+      place('imports/:importId', async () => (await import('../places/imports/import-screen.tsx')).ImportScreen),
       place('reference', async () => (await import('../places/reference/reference-screen.tsx')).ReferenceScreen),
       place('bench', async () => (await import('../places/bench/bench-screen.tsx')).BenchScreen),
       place('bench/:sumId', async () => (await import('../places/bench/bench-screen.tsx')).BenchScreen),

@@ -156,6 +156,9 @@ export function SettingsScreen() {
           <Link to="/settings/planning" className={ELSEWHERE}>
             How days are planned
           </Link>
+          <Link to="/imports" className={ELSEWHERE}>
+            A past from spreadsheets
+          </Link>
           <Link to="/reference" className={ELSEWHERE}>
             For other programs
           </Link>
