@@ -4,7 +4,10 @@ import { ensureNpmPackages } from './lib/packages.mjs';
 import { runMain, say } from './lib/say.mjs';
 import { runTs } from './lib/server.mjs';
 
-/** npm run bench [-- --fresh] [web]: fills a database to the planned size once, then measures; or the first load in a browser. */
+/**
+ * npm run bench [-- --fresh] [web | import]: fills a database to the planned size once, then measures; or the first load in a
+ * browser; or a past that comes in from a spreadsheet.
+ */
 await runMain(async () => {
   await ensureNpmPackages();
   if (process.argv.includes('web')) return besideDemo('scripts/bench/web.ts', { AUTO_REFIT: 'off' });
@@ -17,6 +20,10 @@ await runMain(async () => {
     });
   }
   try {
+    if (process.argv.includes('import')) {
+      const env = { DATABASE_URL: cluster.url('yarnix_bench_import'), ADMIN_DATABASE_URL: cluster.adminUrl };
+      return await runTs('scripts/bench/import.ts', { env });
+    }
     say('core');
     await runTs('scripts/bench/core.ts');
     await runTs('scripts/bench/find.ts');
