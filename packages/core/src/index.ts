@@ -463,8 +463,8 @@ export { EXPORT_FORM, firmExportSchema } from './exchange/firm-json.ts';
 export { READING_COLUMNS, type ExportedReading } from './exchange/readings-csv.ts';
 export { BENCH, workOut, type BenchTyped, type BenchWorked } from './bench/bench.ts';
 export type { BenchInput, BenchSum } from './bench/contract.ts';
+export { feedQuerySchema, feedSchema, type Feed, type FeedKind } from './http/feed.ts';
 export {
-  columnUseSchema,
   importChoiceSchema,
   importDetailSchema,
   importMappingSchema,
@@ -475,7 +475,6 @@ export {
   importWishSchema,
   PLATE_NUMBERS,
   PLATE_WORDS,
-  sheetMappingSchema,
   zoneSchema,
   type ColumnUse,
   type ImportChoice,

@@ -29,6 +29,7 @@ test('health, session and the description of the API', async () => {
     '/api/events/{id}',
     '/api/export.json',
     '/api/export.schema.json',
+    '/api/feed',
     '/api/follow-ups',
     '/api/follow-ups/{id}',
     '/api/imports',

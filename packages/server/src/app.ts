@@ -9,6 +9,7 @@ import { followUpsRoutes } from './features/follow-ups/routes.ts';
 import { looseEndsRoutes } from './features/loose-ends/routes.ts';
 import { calendarRoutes, serveCalendar } from './features/calendar/routes.ts';
 import { exchangeRoutes } from './features/exchange/routes.ts';
+import { feedRoutes } from './features/feed/routes.ts';
 import { importsRoutes } from './features/imports/routes.ts';
 import { jobsRoutes } from './features/jobs/routes.ts';
 import { metersRoutes } from './features/meters/routes.ts';
@@ -118,6 +119,7 @@ export function createApp({
     jobsRoutes,
     exchangeRoutes,
     importsRoutes,
+    feedRoutes,
     calendarRoutes,
     vansRoutes,
     planningRoutes,

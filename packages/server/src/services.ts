@@ -5,6 +5,7 @@ import { eventsService } from './features/events/service.ts';
 import { fittingService } from './features/parts/fitting.ts';
 import { followUpsService } from './features/follow-ups/service.ts';
 import { exchangeService } from './features/exchange/service.ts';
+import { feedService } from './features/feed/service.ts';
 import { importsService } from './features/imports/service.ts';
 import { jobsService } from './features/jobs/service.ts';
 import { looseEndsService } from './features/loose-ends/service.ts';
@@ -52,6 +53,7 @@ export interface Services {
   readonly reports: ReturnType<typeof reportsService>;
   readonly calendar: ReturnType<typeof calendarService>;
   readonly exchange: ReturnType<typeof exchangeService>;
+  readonly feed: ReturnType<typeof feedService>;
   readonly imports: ReturnType<typeof importsService>;
   readonly weekJobs: ReturnType<typeof jobsService>;
 }
@@ -83,6 +85,7 @@ export function servicesOn(wiring: Wiring): Services {
     reports: () => reportsService(on),
     calendar: () => calendarService(on),
     exchange: () => exchangeService(on),
+    feed: () => feedService(on),
     imports: () => importsService(on),
     weekJobs: () => jobsService(on),
   });

@@ -19,6 +19,7 @@ import * as vans from './migrations/0017-vans.ts';
 import * as days from './migrations/0018-days.ts';
 import * as reports from './migrations/0019-reports.ts';
 import * as imports from './migrations/0020-imports.ts';
+import * as feed from './migrations/0021-feed.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -41,6 +42,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0018-days': days,
   '0019-reports': reports,
   '0020-imports': imports,
+  '0021-feed': feed,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */
