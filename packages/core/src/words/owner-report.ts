@@ -1,3 +1,4 @@
+import { SLOT_NAMES } from '../equipment/component.ts';
 import { SYSTEM_KIND_NAMES } from '../equipment/system-kind.ts';
 import { roundProofs } from '../fieldwork/proofs.ts';
 import type { RoundView } from '../fieldwork/round-view.ts';
@@ -29,6 +30,12 @@ export interface ReportThread {
   readonly words: string;
 }
 
+/** A photo of the visit, and what it shows in words. */
+export interface ReportPhoto {
+  readonly id: string;
+  readonly words: string;
+}
+
 /** What an owner is given of a visit: plain words first, the numbers behind them. */
 export interface OwnerReport {
   readonly title: string;
@@ -50,6 +57,8 @@ export interface OwnerReport {
     readonly says: string;
     readonly readings: readonly { readonly title: string; readonly before: string; readonly after: string | null }[];
   }[];
+  /** What was photographed for the owner to see, oldest first. */
+  readonly photos: readonly ReportPhoto[];
   readonly open: readonly string[];
   readonly proposed: readonly { readonly title: string; readonly why: string; readonly when: string }[];
   readonly declined: readonly { readonly title: string; readonly why: string }[];
@@ -74,6 +83,21 @@ const PLAIN_STANDING: Readonly<Record<Standing, string>> = {
 const CAUTION =
   'Measured on the day named above, with the meters of a technician; a part can fail without notice at any time. ' +
   'Electrical and refrigerant work is for licensed people only. If you smell gas or burning, switch the system off, leave the house and call for help.';
+
+/** So many photos at most: a report is no album. */
+const MOST_PHOTOS = 8;
+
+/** Photos of a visit that are of damage or whatever else was worth showing; plates and wires are for who works on them. */
+function photosOf({ photos, components }: SystemDetail, visitId: string): ReportPhoto[] {
+  const shown = photos.filter((p) => p.visitId === visitId && (p.subject === 'damage' || p.subject === 'other'));
+  return shown.slice(0, MOST_PHOTOS).map(({ id, subject, componentId, note }) => {
+    const part = components.find((c) => c.id === componentId);
+    const what = [subject === 'damage' ? 'damage' : '', part ? SLOT_NAMES[part.slot].toLowerCase() : ''];
+    const of = what.filter((word) => word !== '').join(', ');
+    const said = [of, note ?? ''].filter((word) => word !== '').join(': ');
+    return { id, words: said === '' ? 'Photo of the visit' : capital(said) };
+  });
+}
 
 /** A reading for whoever pays the bill: its figure, or how it stood. */
 const sayValueOr = (kind: ReadingKind, { value, standing }: { value: number | null; standing: Standing }): string =>
@@ -178,6 +202,7 @@ export function ownerReport(
     })),
     sound: summary.sound,
     proofs: provedOn(system, visit.id, view),
+    photos: photosOf(system, visit.id),
     open: summary.open,
     proposed: jobs
       .filter((job) => isOpen(job) && job.source !== 'owed' && job.source !== 'round')

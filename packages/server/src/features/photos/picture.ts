@@ -80,3 +80,27 @@ export async function pictureOf(bytes: Buffer): Promise<Picture> {
   if (bytes.length === 0) return refuse('The file is empty.');
   return queue.add(() => unpack(bytes)) as Promise<Picture>;
 }
+
+/** Wide enough for half a page of paper. */
+const PRINTED_PX = 900;
+
+/** A photo that can be printed: JPEG, and its size in pixels. */
+export interface Printable {
+  readonly jpeg: Buffer;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A photo that was kept, as a JPEG that prints well and is not larger than it need be. */
+export const printable = (bytes: Buffer): Promise<Printable> =>
+  queue.add(
+    async () => {
+      const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
+        .resize({ width: PRINTED_PX, height: PRINTED_PX, fit: 'inside', withoutEnlargement: true })
+        .flatten({ background: '#ffffff' })
+        .jpeg({ quality: 78 })
+        .toBuffer({ resolveWithObject: true });
+      return { jpeg: data, width: info.width, height: info.height };
+    },
+    { throwOnTimeout: true },
+  );

@@ -2,6 +2,7 @@ import type { OwnerReport, ReportHead, ReportThread } from '@yarnix/core';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
+import type { Printable } from '../photos/picture.ts';
 import type { TextSize } from './report-html.ts';
 import { threadFigure } from './thread-figure.ts';
 
@@ -22,6 +23,7 @@ const SIZES = { title: 20, heading: 13.5, part: 12, text: 10.5, behind: 9, small
 const LARGER: Readonly<Record<TextSize, number>> = { usual: 1, large: 1.3 };
 const FIGURE_HEIGHT = 92;
 const FIGURE_RIGHT = 74;
+const PHOTO_HEIGHT = 190;
 /** Half of what lies between two columns. */
 const COLUMN_GAP = 9;
 
@@ -146,6 +148,29 @@ export class PdfPage {
     const top = doc.y;
     this.root.add(doc.struct('Figure', { alt: thread.words }, () => this.draw(thread, top)));
     doc.y = top + FIGURE_HEIGHT + 6;
+  }
+
+  /** Photos two beside each other, each with what it shows below it. */
+  photos(all: readonly (Printable & { readonly words: string })[]): void {
+    const { doc } = this;
+    const width = (this.width - 2 * COLUMN_GAP) / 2;
+    for (let next = 0; next < all.length; next += 2) {
+      const pair = all.slice(next, next + 2);
+      const heights = pair.map((photo) => Math.min(PHOTO_HEIGHT, (width * photo.height) / photo.width));
+      const high = Math.max(...heights);
+      this.need(high + 3 * SIZES.behind * this.larger);
+      const top = doc.y;
+      let lowest = top;
+      pair.forEach(({ words, jpeg }, side) => {
+        const left = MARGIN + side * (width + 2 * COLUMN_GAP);
+        const alt = this.clean(words);
+        this.root.add(doc.struct('Figure', { alt }, () => doc.image(jpeg, left, top, { fit: [width, high] })));
+        doc.y = top + high + 3;
+        this.text('Caption', words, { size: 'behind', color: SOFT, x: left, width, gap: 4 });
+        lowest = Math.max(lowest, doc.y);
+      });
+      doc.y = lowest + 4;
+    }
   }
 
   private draw(thread: ReportThread, top: number): void {

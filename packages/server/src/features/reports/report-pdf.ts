@@ -1,12 +1,13 @@
 import type { OwnerReport, ReportHead } from '@yarnix/core';
 import { PdfPage, SOFT, type Doc, type Paper } from './pdf-page.ts';
+import type { Printable } from '../photos/picture.ts';
 import type { TextSize } from './report-html.ts';
 
 /** A report as a PDF: tagged, its text can be selected, its fonts are in it, and it reads without color. */
 export function reportPdf(
   report: OwnerReport,
   head: ReportHead,
-  { paper, size }: { paper: Paper; size: TextSize },
+  { paper, size, pictures }: { paper: Paper; size: TextSize; pictures: ReadonlyMap<string, Printable> },
 ): Doc {
   const title = `${report.title}, ${report.address}`;
   const page = new PdfPage(title, head, paper, size);
@@ -33,6 +34,13 @@ export function reportPdf(
         .map((r) => `${r.title}: ${r.before} before${r.after === null ? '' : `, ${r.after} after`}`)
         .join('; '),
     })),
+  );
+  if (report.photos.length > 0) page.heading('Seen on this visit');
+  page.photos(
+    report.photos.flatMap(({ id, words }) => {
+      const picture = pictures.get(id);
+      return picture ? [{ ...picture, words }] : [];
+    }),
   );
   if (report.proposed.length > 0) page.heading('What we propose');
   page.list(report.proposed.map(({ title: what, why, when }) => ({ strong: what, text: `${when}. ${why}` })));

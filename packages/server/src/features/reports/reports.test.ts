@@ -1,5 +1,6 @@
 import type { ReportLink } from '@yarnix/core';
 import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import {
@@ -184,4 +185,41 @@ test('the firm’s own head stands on it; nobody else’s visit is reported', as
   await request(suite.app)
     .get(`${report.replace('%', visit)}?paper=papyrus`)
     .expect(422);
+});
+
+test('photos of damage are in it with what they show; plates and wires are not', async () => {
+  const jpeg = await sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#884422' } })
+    .jpeg()
+    .toBuffer();
+  const webp = await sharp({ create: { width: 300, height: 900, channels: 3, background: '#224488' } })
+    .webp()
+    .toBuffer();
+  const photo = (subject: string, bytes: Buffer, more: Record<string, string> = {}) =>
+    request(suite.app)
+      .put(`/api/photos/${v7()}`)
+      .query({ systemId: system.id, visitId: visit, subject, takenAt: '2026-10-10T14:30:00.000Z', ...more })
+      .set('content-type', 'application/octet-stream')
+      .send(bytes)
+      .expect(200);
+  await read(40);
+  await photo('damage', jpeg, { componentId: system.part('run-capacitor'), note: WICKED });
+  await photo('other', webp);
+  await photo('plate', jpeg);
+  await close();
+  const { bytes, doc, text } = await ofVisit();
+  expect(text).toContain('Seen on this visit');
+  expect(text).toContain('Damage, run capacitor: <script>alert(1)</script>');
+  expect(text).toContain('Photo of the visit');
+  // Two pictures are in it, made no larger than they print; each says what it shows to whoever cannot see it.
+  expect(bytes.length).toBeLessThan(400_000);
+  expect(bytes.toString('latin1').match(/\/Subtype \/Image/g)).toHaveLength(2);
+  const said = JSON.stringify(await (await doc.getPage(1)).getStructTree());
+  expect(said).toContain('"alt":"Photo of the visit"');
+  const { body } = await request(suite.app).put(`/api/visits/${visit}/report-link`).expect(200);
+  const page = await request(suite.app)
+    .get((body as ReportLink).path!)
+    .expect(200);
+  expect(page.headers['content-security-policy']).toContain('img-src data:');
+  expect(page.text.match(/<img alt="[^"]*" src="data:image\/jpeg;base64,[A-Za-z0-9+/=]{200,}"/g)).toHaveLength(2);
+  expect(page.text).not.toContain('<script>');
 });

@@ -15,10 +15,14 @@ const lookSchema = z.object({
 });
 type Look = z.infer<typeof lookSchema>;
 
-async function sendPdf({ report, head }: WholeReport, { paper, text }: Look, response: Response): Promise<void> {
+async function sendPdf(
+  { report, head, pictures }: WholeReport,
+  { paper, text }: Look,
+  response: Response,
+): Promise<void> {
   const name = `report ${report.address} ${report.day}.pdf`.replaceAll(/[^\w .,-]+/g, ' ');
   response.attachment(name).type('application/pdf');
-  await pipeline(reportPdf(report, head, { paper, size: text }), response);
+  await pipeline(reportPdf(report, head, { paper, size: text, pictures }), response);
 }
 
 export const reportsRoutes = ({ reports }: Services) => [
@@ -79,7 +83,7 @@ export const reportsRoutes = ({ reports }: Services) => [
 
 /** Nothing of a report is fetched or run: what users wrote into it is shown, and can do nothing. */
 const INERT =
-  "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+  "default-src 'none'; img-src data:; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
 
 /** A report by its secret link: who has the link may read it, and is asked nothing else. */
 export function serveReports(app: Express, { reports }: Services): void {
@@ -92,10 +96,10 @@ export function serveReports(app: Express, { reports }: Services): void {
       await sendPdf(await reports.bySecret(secret.slice(0, -'.pdf'.length)), how, response);
       return;
     }
-    const { report, head } = await reports.bySecret(secret);
+    const { report, head, pictures } = await reports.bySecret(secret);
     response
       .set('content-security-policy', INERT)
       .type('html')
-      .send(reportHtml(report, head, how.text));
+      .send(reportHtml(report, head, { size: how.text, pictures }));
   });
 }

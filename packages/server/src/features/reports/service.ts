@@ -17,12 +17,16 @@ import { notFound, ProblemError } from '../../http/problems.ts';
 import { digestOfSecret, newSecret } from '../../http/secret.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
+import { printable, type Printable } from '../photos/picture.ts';
 import { reportsStore } from './store.ts';
 
 interface Needs {
   readonly systems: { detail(context: RequestContext, id: string): Promise<SystemDetail> };
   readonly session: {
     judging(context: RequestContext): Promise<{ readonly policy: Policy; readonly prior: FleetPrior | undefined }>;
+  };
+  readonly photos: {
+    picture(context: RequestContext, id: string, which: 'bytes'): Promise<{ readonly picture: Buffer }>;
   };
   readonly weekJobs: { ofSystem(context: RequestContext, systemId: string): Promise<JobsPage['jobs']> };
 }
@@ -31,6 +35,8 @@ interface Needs {
 export interface WholeReport {
   readonly report: OwnerReport;
   readonly head: ReportHead;
+  /** Its photos as JPEG, by id. */
+  readonly pictures: ReadonlyMap<string, Printable>;
 }
 
 /** What owners are given of visits: from the same judging and the same words as the screens. */
@@ -63,7 +69,11 @@ export function reportsService({ db, now, needs }: On<Needs>) {
     const record = newRound(visitId, systemId, visit.startedAt, visit.season);
     const view = roundView(system, record, policy, Date.parse(visit.closedAt), {}, prior);
     const jobs: readonly Job[] = await needs.weekJobs.ofSystem(context, systemId);
-    return { report: ownerReport(system, visit, view, jobs), head: await head(context) };
+    const written = ownerReport(system, visit, view, jobs);
+    const pictures = new Map<string, Printable>();
+    for (const { id } of written.photos)
+      pictures.set(id, await printable((await needs.photos.picture(context, id, 'bytes')).picture));
+    return { report: written, head: await head(context), pictures };
   }
 
   return {
