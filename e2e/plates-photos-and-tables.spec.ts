@@ -58,3 +58,32 @@ test('a supplier’s table with a hole is refused with row and column; put right
   await page.getByRole('button', { name: 'Load it' }).click();
   await expect(page.getByRole('row', { name: new RegExp(`${name}.*estimate.*0 to 120 °F, 5 rows`) })).toBeVisible();
 });
+
+test('a manufacturer’s chart is taken from a CSV file: with columns mixed up it is refused, put right it is kept', async ({
+  page,
+}) => {
+  await page.goto('/systems/new');
+  await page.getByLabel('Customer').fill('Wrenfold');
+  await page.getByLabel('Address').fill(`${Date.now()} Charted Close`);
+  await page.getByRole('button', { name: 'Enter the system' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Charted Close/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Read better' }).click();
+  const title = 'Heating chart from inside the panel';
+  const file = page.getByLabel(`${title}: CSV file`);
+  const give = (text: string) =>
+    file.setInputFiles({ name: 'chart.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await give('Outdoor (°F),Suction (psig),Head (psig)\n47,110,280\n17,158,210\n');
+  await expect(page.getByText('the suction pressure does not rise')).toBeVisible();
+  await expect(page.getByLabel(`${title}, row 1: Suction psig`)).toHaveCount(0);
+  await give('Outdoor (°F),Suction (psig),Head (psig)\n47,110,280\n17,58,210\n');
+  await expect(page.getByLabel(`${title}, row 1: Suction psig`)).toHaveValue('58');
+  await expect(page.getByLabel(`${title}, row 2: Liquid psig`)).toHaveValue('280');
+  await page.getByRole('button', { name: 'Keep the plate' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Charted Close/ })).toBeVisible();
+  const id = /systems\/([^/?]+)/.exec(page.url())?.[1] ?? '';
+  const plate = await page.evaluate(
+    async (system) => ((await (await fetch(`/api/systems/${system}`)).json()) as { plate: object }).plate,
+    id,
+  );
+  expect(plate).toMatchObject({ heatingChart: [{ outdoorF: 17, suctionPsig: 58, liquidPsig: 210 }, { outdoorF: 47 }] });
+});

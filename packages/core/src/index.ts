@@ -502,4 +502,5 @@ export {
   type SheetReading,
   type SheetSystem,
 } from './exchange/sheet/check.ts';
+export { readChart, type ChartName } from './exchange/plate-charts.ts';
 export { newSystemOf } from './exchange/sheet/new-systems.ts';

@@ -203,6 +203,7 @@ function HeatPumpFields(props: PlateFieldsProps) {
       </fieldset>
       <PlateRows
         name="plate.sensorChart"
+        chart="sensorChart"
         title="Sensor chart, instead of R25 and beta"
         columns={[
           { name: 'fahrenheit', label: '°F' },
@@ -215,6 +216,7 @@ function HeatPumpFields(props: PlateFieldsProps) {
       {!ductless && (
         <PlateRows
           name="plate.heatingChart"
+          chart="heatingChart"
           title="Heating chart from inside the panel"
           columns={[
             { name: 'outdoorF', label: 'Outdoor °F' },

@@ -1,4 +1,6 @@
+import { readChart, type ChartName } from '@yarnix/core';
 import { Plus, X } from 'lucide-react';
+import { useRef, useState } from 'react';
 import { useFieldArray, type Control, type FieldValues, type UseFormRegister } from 'react-hook-form';
 import { Button } from '../../kit/button.tsx';
 import { numberOf } from './plate-form.ts';
@@ -9,6 +11,64 @@ interface Column {
   readonly isText?: boolean;
 }
 
+/** The largest file that can be such a chart, bytes. */
+const MOST_BYTES = 100_000;
+
+/** The points of a chart in a CSV file, or why it is none; what reads files is fetched when somebody has one. */
+async function chartIn(name: ChartName, file: File): Promise<ReturnType<typeof readChart>> {
+  if (file.size > MOST_BYTES) return { outcome: 'refused', why: 'It is too large to be such a chart.' };
+  const [{ default: Papa }, text] = await Promise.all([import('papaparse'), file.text()]);
+  return readChart(name, Papa.parse<string[]>(text.trim()).data);
+}
+
+/** Takes a manufacturer's chart from a CSV file in place of typing it. */
+function FromFile({
+  chart,
+  title,
+  onPoints,
+}: {
+  chart: ChartName;
+  title: string;
+  onPoints: (points: readonly object[]) => void;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<{ text: string; isWrong: boolean } | null>(null);
+  const take = async (file: File) => {
+    const read = await chartIn(chart, file).catch(() => ({ outcome: 'refused', why: 'It cannot be read.' }) as const);
+    if (read.outcome === 'chart') onPoints(read.points);
+    setSaid(
+      read.outcome === 'chart'
+        ? { text: `${read.points.length} rows taken from ${file.name}; kept with the plate.`, isWrong: false }
+        : { text: `${file.name}: ${read.why} Nothing was changed.`, isWrong: true },
+    );
+  };
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv"
+        aria-label={`${title}: CSV file`}
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          // The same file again, put right, is another one.
+          if (file) void take(file).finally(() => input.current && (input.current.value = ''));
+        }}
+      />
+      <Button look="quiet" onClick={() => input.current?.click()}>
+        From a CSV file
+      </Button>
+      {said && (
+        <p role={said.isWrong ? 'alert' : 'status'} className={said.isWrong ? 'font-semibold text-act' : 'text-soft'}>
+          {said.text}
+        </p>
+      )}
+    </>
+  );
+}
+
 /** Rows of a plate that come in any number: chart points, wire notes. */
 export function PlateRows({
   name,
@@ -17,6 +77,7 @@ export function PlateRows({
   control,
   register,
   error,
+  chart,
 }: {
   name: string;
   title: string;
@@ -25,8 +86,10 @@ export function PlateRows({
   control: Control<FieldValues>;
   register: UseFormRegister<FieldValues>;
   error?: string | undefined;
+  /** The chart that these rows are, where a manufacturer prints it. */
+  chart?: ChartName;
 }) {
-  const { fields, append, remove } = useFieldArray({ control, name });
+  const { fields, append, remove, replace } = useFieldArray({ control, name });
   return (
     <fieldset>
       <legend className="font-semibold">{title}</legend>
@@ -85,6 +148,7 @@ export function PlateRows({
       >
         <Plus aria-hidden size={18} /> Row
       </Button>
+      {chart && <FromFile chart={chart} title={title} onPoints={(points) => replace(points.map((p) => ({ ...p })))} />}
     </fieldset>
   );
 }
