@@ -459,7 +459,16 @@ export {
   whyFirst,
   type Knot,
 } from './words/hunt.ts';
-export { EXPORT_FORM, firmExportSchema } from './exchange/firm-json.ts';
+export {
+  EXPORT_FORM,
+  exportedFirmSchema,
+  exportedSystemSchema,
+  firmExportSchema,
+  restoredSchema,
+  type ExportedFirm,
+  type ExportedSystem,
+  type Restored,
+} from './exchange/firm-json.ts';
 export { READING_COLUMNS, type ExportedReading } from './exchange/readings-csv.ts';
 export { BENCH, workOut, type BenchTyped, type BenchWorked } from './bench/bench.ts';
 export type { BenchInput, BenchSum } from './bench/contract.ts';

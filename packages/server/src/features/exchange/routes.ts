@@ -1,9 +1,9 @@
-import { givenDateSchema, idSchema } from '@yarnix/core';
+import { givenDateSchema, idSchema, restoredSchema } from '@yarnix/core';
 import type { Response } from 'express';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
-import { bytesRoute } from '../../http/route.ts';
+import { bytesRoute, route } from '../../http/route.ts';
 import type { Services } from '../../services.ts';
 
 const readingsQuerySchema = z.object({
@@ -15,9 +15,25 @@ const readingsQuerySchema = z.object({
   after: idSchema.optional(),
 });
 
+const firmQuerySchema = z.object({
+  systemId: idSchema.optional(),
+  /** Go on after this system. */
+  after: idSchema.optional(),
+  /** So many systems at most. */
+  count: z.coerce.number().int().min(1).max(100_000).optional(),
+});
+
+/** The largest file of a firm that is read back at once, bytes; a larger firm comes in parts. */
+const LARGEST = 64 * 1024 * 1024;
+
+/** Where the part after this one is; nothing when this is the last. */
+const linkNext = (path: string, last: string | null, count: number | undefined, response: Response): void => {
+  if (last !== null) response.setHeader('link', `<${path}?after=${last}&count=${count ?? ''}>; rel="next"`);
+};
+
 /** Sends a file piece by piece. A reader that has gone away ends the work, and so does a database that has: the file is cut short, and seen to be. */
 async function sendPieces(
-  pieces: AsyncGenerator<string>,
+  pieces: AsyncGenerator<string | Buffer>,
   response: Response,
   file: string,
   type: string,
@@ -40,11 +56,33 @@ export const exchangeRoutes = ({ exchange }: Services) => [
   }),
   bytesRoute({
     path: '/api/export.json',
-    summary: 'The firm, or one system of it, as JSON: parts, visits, readings and all else that is known',
+    summary:
+      'The firm, one system of it, or a part as JSON: people, meters, parts, visits, readings and all else that is known',
     permission: 'look',
-    query: z.object({ systemId: idSchema.optional() }),
-    respond: ({ context, query }, response) =>
-      sendPieces(exchange.firmJson(context, query), response, 'yarnix.json', 'application/json; charset=utf-8'),
+    query: firmQuerySchema,
+    respond: async ({ context, query }, response) => {
+      linkNext('/api/export.json', await exchange.lastOf(context, query), query.count, response);
+      await sendPieces(exchange.firmJson(context, query), response, 'yarnix.json', 'application/json; charset=utf-8');
+    },
+  }),
+  bytesRoute({
+    path: '/api/export.zip',
+    summary: 'The same with its photos, as a ZIP',
+    permission: 'look',
+    query: firmQuerySchema,
+    respond: async ({ context, query }, response) => {
+      linkNext('/api/export.zip', await exchange.lastOf(context, query), query.count, response);
+      await sendPieces(exchange.archive(context, query), response, 'yarnix.zip', 'application/zip');
+    },
+  }),
+  route({
+    method: 'put',
+    path: '/api/export',
+    summary: 'Read a file of a firm back, JSON or ZIP, all of it or nothing: nothing in it may be here yet',
+    permission: 'manage',
+    bytes: LARGEST,
+    reply: restoredSchema,
+    handle: ({ context, bytes }) => exchange.restore(context, bytes),
   }),
   bytesRoute({
     path: '/api/export.schema.json',

@@ -2,7 +2,9 @@ import {
   EXPORT_FORM,
   firmExportSchema,
   READING_COLUMNS,
+  type ExportedFirm,
   type ExportedReading,
+  type Restored,
   type Session,
   type SystemDetail,
 } from '@yarnix/core';
@@ -10,6 +12,9 @@ import { z } from 'zod';
 import { csvOf } from '../../http/csv.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
+import { zipOf, type ArchiveFile } from './archive.ts';
+import { firmStore } from './firm-store.ts';
+import { restore } from './restore.ts';
 import { exchangeStore } from './store.ts';
 
 /** What readings are asked for. */
@@ -22,37 +27,109 @@ export interface AskedReadings {
 /** Systems whose readings are held in memory at a time: some ten thousand rows. */
 const AT_A_TIME = 40;
 
+/** What of a firm is asked for: one system, or those after one, so many at most. */
+export interface AskedFirm {
+  readonly systemId?: string | undefined;
+  readonly after?: string | undefined;
+  readonly count?: number | undefined;
+}
+
+// eslint-disable-next-line @typescript-eslint/require-await -- what an archive takes comes piece by piece
+async function* pieceOf(bytes: Buffer): AsyncGenerator<Buffer> {
+  yield bytes;
+}
+
 const rowOf = (reading: ExportedReading) => READING_COLUMNS.map(({ of }) => of(reading));
 
 interface Needs {
   readonly systems: { detail(context: RequestContext, id: string): Promise<SystemDetail> };
   readonly session: { session(context: RequestContext): Promise<Session> };
+  readonly photos: {
+    picture(
+      context: RequestContext,
+      id: string,
+      which: 'bytes',
+    ): Promise<{ readonly picture: Buffer; readonly mime: string }>;
+  };
+  readonly refits: { ask(context: RequestContext): Promise<unknown> };
 }
 
 /** What leaves the firm in open formats. */
-export function exchangeService({ db, now, needs }: On<Needs>) {
+export function exchangeService({ db, now, needs, transact }: On<Needs>) {
   const store = exchangeStore(db);
+  const whole = firmStore(db);
+
+  /** The systems that are asked for, each whole, one at a time. */
+  async function* systemsOf(context: RequestContext, { systemId, after, count = Infinity }: AskedFirm) {
+    let ids =
+      systemId === undefined ? await store.systemsAfter(context, after, Math.min(count, AT_A_TIME)) : [systemId];
+    for (let left = count; ids.length > 0;) {
+      for (const id of ids) {
+        const [detail, behind] = [await needs.systems.detail(context, id), await whole.behind(context, id)];
+        yield { ...detail, ...behind };
+      }
+      left -= ids.length;
+      const isMore = systemId === undefined && left > 0;
+      ids = isMore ? await store.systemsAfter(context, ids.at(-1), Math.min(left, AT_A_TIME)) : [];
+    }
+  }
+
+  async function* firmJson(context: RequestContext, asked: AskedFirm): AsyncGenerator<string> {
+    const { firm, refrigerants } = await needs.session.session(context);
+    // Asked before the first piece: a system that is not there is told as that, and not as half a file.
+    const systems = systemsOf(context, asked);
+    let next = await systems.next();
+    const head: ExportedFirm = {
+      form: EXPORT_FORM,
+      exportedAt: now().toISOString(),
+      firm: { id: firm.id, name: firm.name },
+      policy: firm.policy,
+      people: await whole.people(context),
+      meters: await whole.meters(context),
+      checks: await whole.checks(context),
+      refrigerants,
+    };
+    yield `${JSON.stringify(head).slice(0, -1)},"systems":[`;
+    for (let divider = '\n'; !next.done; divider = ',\n') {
+      yield divider + JSON.stringify(next.value);
+      next = await systems.next();
+    }
+    yield ']}\n';
+  }
+
+  async function* filesOf(context: RequestContext, asked: AskedFirm): AsyncGenerator<ArchiveFile> {
+    yield { name: 'firm.json', pieces: firmJson(context, asked), isPacked: false };
+    for await (const { photos } of systemsOf(context, asked)) {
+      for (const { id } of photos) {
+        const { picture, mime } = await needs.photos.picture(context, id, 'bytes');
+        yield { name: `photos/${id}.${mime.split('/')[1]}`, pieces: pieceOf(picture), isPacked: true };
+      }
+    }
+  }
   return {
     /** The JSON Schema of what `firmJson` writes. */
     exportSchema: (): object => z.toJSONSchema(firmExportSchema, { io: 'output', unrepresentable: 'any' }),
 
-    /** A firm as JSON, or one system of it, in pieces: no more than one system is held. */
-    async *firmJson(context: RequestContext, { systemId }: Pick<AskedReadings, 'systemId'>): AsyncGenerator<string> {
-      const { firm } = await needs.session.session(context);
-      const first = systemId === undefined ? undefined : await needs.systems.detail(context, systemId);
-      const head = { form: EXPORT_FORM, exportedAt: now().toISOString(), firm: { id: firm.id, name: firm.name } };
-      yield `${JSON.stringify(head).slice(0, -1)},"systems":[`;
-      if (first) yield JSON.stringify(first);
-      let divider = '';
-      let ids = first ? [] : await store.systemsAfter(context, undefined, AT_A_TIME);
-      while (ids.length > 0) {
-        for (const id of ids) {
-          yield divider + JSON.stringify(await needs.systems.detail(context, id));
-          divider = ',\n';
-        }
-        ids = await store.systemsAfter(context, ids.at(-1), AT_A_TIME);
-      }
-      yield ']}\n';
+    /**
+     * A firm as JSON in pieces: no more than one system is held. One system of it, or those after one, so many at most: each
+     * such file is whole in itself, and together they are the firm.
+     */
+    firmJson: (context: RequestContext, asked: AskedFirm) => firmJson(context, asked),
+
+    /** The same with its photos, as a ZIP. */
+    archive: (context: RequestContext, asked: AskedFirm): AsyncGenerator<Buffer> => zipOf(filesOf(context, asked)),
+
+    /** The last system of a part of the firm; null when nothing comes after it. */
+    async lastOf(context: RequestContext, { after, count }: AskedFirm): Promise<string | null> {
+      const ids = count === undefined ? [] : await store.systemsAfter(context, after, count + 1);
+      return ids.length > (count ?? 0) ? (ids[(count ?? 0) - 1] ?? null) : null;
+    },
+
+    /** Reads such a file back: all of it or nothing. Every part is judged anew after it. */
+    async restore(context: RequestContext, bytes: Buffer): Promise<Restored> {
+      const restored = await transact((within) => restore(within.db, context, bytes, now()));
+      await needs.refits.ask(context);
+      return restored;
     },
 
     /**

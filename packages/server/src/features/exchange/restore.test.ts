@@ -1,0 +1,208 @@
+import { simulateFirm } from '@yarnix/simulator';
+import { unzipSync, zipSync } from 'fflate';
+import sharp from 'sharp';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import { loadFirm } from '../../database/load-firm.ts';
+import { benchReading, makeSystem, openSuite, startVisit, systemBody, type Suite } from '../../testing/suite.ts';
+
+const AS_OF = 20_730;
+const now = () => new Date(AS_OF * 86_400_000 + 40_000_000);
+type App = Suite['app'];
+
+/** A file as bytes. */
+async function file(app: App, path: string): Promise<Buffer> {
+  const { body } = await request(app)
+    .get(path)
+    .buffer(true)
+    .parse((response, done) => {
+      const pieces: Buffer[] = [];
+      response.on('data', (piece: Buffer) => pieces.push(piece));
+      response.on('end', () => done(null, Buffer.concat(pieces)));
+    })
+    .expect(200);
+  return body as Buffer;
+}
+const bring = (app: App, bytes: Buffer) =>
+  request(app).put('/api/export').set('content-type', 'application/octet-stream').send(bytes);
+/** All of a file but when it was made and whose firm it is now. */
+const plain = (bytes: Buffer | Uint8Array) => {
+  const {
+    exportedAt: _at,
+    firm: _firm,
+    ...rest
+  } = JSON.parse(Buffer.from(bytes).toString()) as Record<string, object[]>;
+  return rest as unknown as {
+    systems: { id: string; photos: { id: string }[] }[];
+    people: object[];
+    meters: object[];
+    checks: object[];
+  };
+};
+
+const WICKED = '"\\ \u2028 =1+1, <b>火</b>\nand a second line';
+
+/** What no simulation makes: notes, photos, repairs, calls, rulings, corrections, readings put off, parts fitted anew. */
+async function liveIn(app: App): Promise<void> {
+  const system = await makeSystem(app, {
+    ...systemBody(),
+    address: WICKED.slice(0, 100).replaceAll('\n', ' '),
+    customerName: 'One & "two"',
+  });
+  const put = (path: string, body: object) => request(app).put(path).send(body);
+  const day = (hour: number) => new Date(AS_OF * 86_400_000 + hour * 3_600_000).toISOString();
+  const visit = await startVisit(app, system.id, day(1));
+  const reading = v7();
+  const taken = { ...benchReading({ visitId: visit, componentId: system.part('run-capacitor') }), takenAt: day(2) };
+  await put(`/api/readings/${reading}`, { ...taken, note: WICKED }).expect(200);
+  await put(`/api/readings/${v7()}`, { ...taken, inputs: { microfarads: 39.2 }, supersedes: reading }).expect(200);
+  await put(`/api/readings/${reading}/ruling`, { standing: 'watch', why: 'the can is warm' }).expect(200);
+  await put(`/api/events/${v7()}`, {
+    visitId: visit,
+    kind: 'filter-changed',
+    on: day(0).slice(0, 10),
+    note: 'it was black',
+  }).expect(200);
+  await put(`/api/loose-ends/${v7()}`, {
+    visitId: visit,
+    code: null,
+    text: 'panel',
+    openedAt: day(1),
+    putBackAt: day(3),
+    leftBecause: null,
+  }).expect(200);
+  await put(`/api/follow-ups/${v7()}`, {
+    visitId: visit,
+    componentId: system.part('compressor'),
+    kind: 'compressor-amps',
+    point: 'common',
+    method: 'clamp',
+    reason: 'too-cold',
+    dueOn: '2027-04-15',
+    putOffAt: day(3),
+  }).expect(200);
+  const jpeg = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#846' } })
+    .jpeg()
+    .toBuffer();
+  await request(app)
+    .put(`/api/photos/${v7()}`)
+    .query({ systemId: system.id, visitId: visit, subject: 'damage', takenAt: day(2), note: 'bulged' })
+    .set('content-type', 'application/octet-stream')
+    .send(jpeg)
+    .expect(200);
+  await put(`/api/components/${v7()}`, {
+    replaces: system.part('run-capacitor'),
+    fittedOn: day(0).slice(0, 10),
+    plate: { rating: '40+5 µF 440 V' },
+    reason: 'weak',
+    visitId: visit,
+  }).expect(200);
+  await put(`/api/visits/${visit}/closing`, { closedAt: day(5), note: WICKED }).expect(200);
+  await put(`/api/systems/${system.id}/place`, { place: { lat: 41.5, lng: -93.25 } }).expect(200);
+}
+
+describe.each([3, 41, 977])('a firm of seed %d', (seed) => {
+  let [from, into]: Suite[] = [];
+  let [source, target]: App[] = [];
+  const firm = simulateFirm({ seed, systems: 4 + (seed % 3), asOf: AS_OF, years: [1, 3] });
+  beforeAll(async () => {
+    [from, into] = [await openSuite(now), await openSuite(now)];
+    await loadFirm(from.db, firm);
+    source = from.appFor({ firmId: firm.id, personId: firm.people[0]!.id });
+    target = into.app;
+    await liveIn(source);
+  }, 60_000);
+  afterAll(async () => {
+    await from!.close();
+    await into!.close();
+  });
+
+  test('written, read into an empty firm and written again is the same', async () => {
+    const zip = await file(source!, '/api/export.zip');
+    const first = unzipSync(zip);
+    const was = plain(first['firm.json']!);
+    expect(was).toEqual(plain(await file(source!, '/api/export.json')));
+    expect(was.systems.length).toBe(5 + (seed % 3));
+    const { body } = await bring(target!, zip).expect(200);
+    expect(body).toMatchObject({ systems: was.systems.length, photos: 1 });
+
+    const again = unzipSync(await file(target!, '/api/export.zip'));
+    expect(plain(again['firm.json']!)).toEqual(was);
+    const names = Object.keys(first);
+    expect(Object.keys(again)).toEqual(names);
+    for (const name of names.filter((n) => n !== 'firm.json'))
+      expect(Buffer.from(again[name]!)).toEqual(Buffer.from(first[name]!));
+    // Whoever reads it back is in it no more than they were; and nothing comes in a second time.
+    expect(was.people.length).toBeGreaterThan(0);
+    const { body: refused } = await bring(target!, zip).expect(409);
+    expect(refused).toMatchObject({ code: 'id-taken' });
+    expect(plain(await file(target!, '/api/export.json'))).toEqual(was);
+    expect(await into!.db('refits').where({ firm_id: into!.firmId }).first()).toBeDefined();
+  });
+});
+
+describe('in parts, and what is none', () => {
+  let [from, into]: Suite[] = [];
+  beforeAll(async () => {
+    [from, into] = [await openSuite(now), await openSuite(now)];
+    for (let i = 0; i < 5; i += 1) await makeSystem(from.app, { ...systemBody(), customerId: v7() });
+  });
+  afterAll(async () => {
+    await from!.close();
+    await into!.close();
+  });
+
+  test('parts of a firm come after each other, each whole, and are the firm together', async () => {
+    const whole = plain(await file(from!.app, '/api/export.json'));
+    let path: string | undefined = '/api/export.zip?count=2';
+    let parts = 0;
+    while (path !== undefined) {
+      const reply: { headers: Record<string, string> } = await request(from!.app).get(path).expect(200);
+      await bring(into!.app, await file(from!.app, path)).expect(200);
+      path = reply.headers.link?.split('>')[0]?.slice(1);
+      parts += 1;
+    }
+    expect(parts).toBe(3);
+    expect(plain(await file(into!.app, '/api/export.json'))).toEqual(whole);
+  });
+
+  test('a file that is none, is cut short or is somebody else’s is refused, and nothing of it stays', async () => {
+    const zip = await file(from!.app, '/api/export.zip');
+    const json = JSON.parse(Buffer.from(unzipSync(zip)['firm.json']!).toString()) as {
+      systems: { visits: object[]; readings: { takenAt: string }[] }[];
+    };
+    const empty = await openSuite(now);
+    const refused = async (bytes: Buffer, code = 'file-unreadable') =>
+      expect((await bring(empty.app, bytes)).body).toMatchObject({ code });
+    await refused(Buffer.from(''));
+    await refused(Buffer.from('{"form":"another"}'));
+    await refused(Buffer.from('{"systems":[]}'));
+    await refused(zip.subarray(0, zip.length - 200));
+    await refused(Buffer.from(zipSync({ 'other.txt': new Uint8Array(3) })));
+    const broken = structuredClone(json);
+    (broken.systems[3] as unknown as { address: number }).address = 12;
+    await refused(Buffer.from(JSON.stringify(broken)));
+    // A part that refers to what is not in the file fails amid the writing: what was written before it goes with it.
+    const loose = structuredClone(json);
+    loose.systems[4]!.visits = [
+      {
+        id: v7(),
+        systemId: v7(),
+        season: 'fall',
+        startedAt: now().toISOString(),
+        closedAt: null,
+        note: null,
+        personName: 'x',
+        call: null,
+      },
+    ];
+    (loose.systems[4] as unknown as { by: object }).by = { [(loose.systems[4]!.visits[0] as { id: string }).id]: v7() };
+    const { status } = await bring(empty.app, Buffer.from(JSON.stringify(loose)));
+    expect([409, 422]).toContain(status);
+    expect(plain(await file(empty.app, '/api/export.json')).systems).toEqual([]);
+    await bring(empty.appFor({ firmId: empty.firmId, personId: v7(), permissions: ['look', 'record'] }), zip).expect(
+      403,
+    );
+    await empty.close();
+  });
+});
