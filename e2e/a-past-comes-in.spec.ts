@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { SystemDetail } from '@yarnix/core';
 import type { Page } from '@playwright/test';
 import { expect, test, watchedDual } from './support/app.ts';
@@ -92,4 +93,21 @@ test('a file that is no sheet says so, and nothing of it is kept', async ({ page
     .getByLabel('CSV file')
     .setInputFiles({ name: 'book.xlsx', mimeType: 'application/zip', buffer: Buffer.from('PK\u0003\u0004 and so on') });
   await expect(page.getByRole('alert')).toContainText('Save the sheet as CSV');
+});
+
+test('all of the firm is taken along as a file; where it is already, reading it back is refused in words', async ({
+  page,
+}) => {
+  await page.goto('/imports');
+  const coming = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'With photos, ZIP' }).click();
+  const file = await (await coming).path();
+  await page
+    .getByLabel('Read a firm’s file back')
+    .setInputFiles({ name: 'firm.zip', mimeType: 'application/zip', buffer: await readFile(file) });
+  await expect(page.getByRole('alert')).toContainText('is here already', { timeout: 60_000 });
+  await page
+    .getByLabel('Read a firm’s file back')
+    .setInputFiles({ name: 'firm.json', mimeType: 'application/json', buffer: Buffer.from('{}') });
+  await expect(page.getByRole('alert')).toContainText('It is no file of a firm');
 });

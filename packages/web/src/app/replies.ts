@@ -9,6 +9,7 @@ export {
   importsSchema,
   movedSchema,
   reportHeadSchema,
+  restoredSchema,
   reportLinkSchema,
   planningSchema,
   weekSchema,
