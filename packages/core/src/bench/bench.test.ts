@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { methodOf, readingKind } from '../readings/registry.ts';
 import { BENCH, workOut, type BenchTyped } from './bench.ts';
 
 const sumOf = (id: string) => BENCH.find((sum) => sum.id === id)!;
@@ -58,6 +59,36 @@ test('what is doubtful is said: volts of the line, wires that do not fit, charge
   expect(worked('rla-from-mca', { mca: '2', fan: '5' })).toMatchObject({ outcome: 'cannot-say' });
 });
 
+test('a board that defrosts every hour for six minutes does so 21.8 times a day, and what speaks against its settings is said', () => {
+  const found = told('defrost-settings', { interval: '60', lasts: '6', strips: '10' });
+  expect(found.result).toBe('21.8 a day');
+  expect(found.formula).toBe('1440 min × 100 % ÷ (60 min + 6 min)');
+  expect(found.also).toEqual([
+    '131 min a day it cools the house instead of heating it.',
+    '21.8 kWh a day for the strips.',
+  ]);
+  expect(found.doubts).toEqual([]);
+  const bad = told('defrost-settings', { interval: '90', ends: '50', ice: 'yes', lasts: '10' });
+  expect(bad.doubts).toHaveLength(3);
+  expect(bad.doubts?.join(' ')).toMatch(/50/);
+});
+
+test('the control chain names where the volts are lost, and no part beyond what was measured', () => {
+  const chain = (volts: BenchTyped) => told('control-chain', volts).result;
+  expect(chain({ 'r-to-c': '0' })).toMatch(/No control volts at the board/);
+  expect(
+    chain({ 'r-to-c': '26', 'y-in': '26', 'y-out': '26', 'after-high-switch': '0', switches: 'high-low' }),
+  ).toMatch(/[Hh]igh/);
+  expect(chain({ 'r-to-c': '26', 'contactor-coil': '0' })).toBe(
+    'Lost between R to C and the contactor coil: measure what lies between.',
+  );
+  expect(chain({ 'r-to-c': '26', 'y-in': '0', 'contactor-coil': '26' })).toMatch(/one of the two was read wrong/);
+  expect(chain({ 'r-to-c': '26' })).toMatch(/as far as it was measured/);
+  // Open on a warm coil is as it should be.
+  expect(chain({ 'r-to-c': '26', 'sensor-feed': '26', 'sensor-return': '0', coil: '60' })).toMatch(/as it should be/);
+  expect(told('control-chain', { 'r-to-c': '26', 'y-in': '26' }).formula).toBe('R to C 26 V → Y in 26 V');
+});
+
 test('nothing typed is open, nonsense is refused where it stands, a decimal comma is a point', () => {
   expect(worked('heater', {})).toEqual({ outcome: 'open', missing: ['Rated'] });
   expect(worked('heater', { kilowatts: 'ten', volts: '9999' })).toEqual({
@@ -75,7 +106,7 @@ test('whatever is typed, a sum never throws and never shows NaN', () => {
     fc.double({ noNaN: true, min: -200, max: 6000 }).map((n) => n.toFixed(2)),
   );
   fc.assert(
-    fc.property(fc.constantFrom(...BENCH), fc.array(piece, { minLength: 6, maxLength: 6 }), (sum, pieces) => {
+    fc.property(fc.constantFrom(...BENCH), fc.array(piece, { minLength: 12, maxLength: 12 }), (sum, pieces) => {
       const typed = Object.fromEntries(
         sum.inputs.map((input, i) => [input.id, input.type === 'choice' ? (input.usual ?? '') : (pieces[i] ?? '')]),
       );
@@ -83,6 +114,17 @@ test('whatever is typed, a sum never throws and never shows NaN', () => {
     }),
     { numRuns: 1500 },
   );
+});
+
+test('what a sum hands to a reading is there: its kind, its method, its inputs', () => {
+  const handing = BENCH.flatMap(({ hands, inputs }) => (hands ? [{ hands, inputs }] : []));
+  expect(handing.length).toBe(5);
+  for (const { hands, inputs } of handing) {
+    const kind = readingKind(hands.kind);
+    const method = kind && methodOf(kind, hands.method);
+    expect(Object.values(hands.inputs).filter((id) => !method?.inputs.some((spec) => spec.id === id))).toEqual([]);
+    expect(Object.keys(hands.inputs).filter((id) => !inputs.some((input) => input.id === id))).toEqual([]);
+  }
 });
 
 test('every sum says what it is for and where its formula is from, and has names of its own', () => {

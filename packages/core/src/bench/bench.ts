@@ -2,6 +2,7 @@ import { own } from '../quantity/own.ts';
 import { airflow, delivered } from './air.ts';
 import { replacement, underLoad } from './capacitors.ts';
 import type { BenchInput, BenchResult, BenchSum } from './contract.ts';
+import { chainSum, defrostSettingsSum } from './defrost.ts';
 import { heater, ratedLoad, thermistor, threeWires } from './electrics.ts';
 import { saturation, subcooling, superheat, targetSuperheat } from './refrigerant.ts';
 
@@ -19,6 +20,8 @@ export const BENCH: readonly BenchSum[] = [
   ratedLoad,
   thermistor,
   delivered,
+  defrostSettingsSum,
+  chainSum,
 ];
 
 /** What was typed, by input. */

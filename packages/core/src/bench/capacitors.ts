@@ -40,6 +40,11 @@ export const underLoad: BenchSum = {
     };
   },
   cautions: [LIVE_WORK],
+  hands: {
+    kind: 'run-capacitor-capacitance',
+    method: 'under-load',
+    inputs: { amps: 'amps', volts: 'volts' },
+  },
   source: 'C = 10⁶ I ÷ (2π f V): the definition of capacitive reactance.',
 };
 

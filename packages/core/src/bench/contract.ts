@@ -1,3 +1,4 @@
+import type { ReadingKindId } from '../readings/contract/kind-ids.ts';
 import type { Caution } from '../round/cautions.ts';
 
 /** One thing a sum asks for: a number in a unit with its bounds, a choice, or a text. */
@@ -39,6 +40,12 @@ export interface BenchSum {
   readonly says: string;
   readonly inputs: readonly BenchInput[];
   readonly work: (values: BenchValues) => BenchResult;
+  /** The reading that what was typed makes on a system: its kind and method, and the input each of these is there. */
+  readonly hands?: {
+    readonly kind: ReadingKindId;
+    readonly method: string;
+    readonly inputs: Readonly<Record<string, string>>;
+  };
   /** What to mind while it is measured. */
   readonly cautions?: readonly Caution[];
   /** Where the formula is from. */

@@ -102,5 +102,6 @@ export const thermistor: BenchSum = {
     };
   },
   cautions: [LOCK_OUT],
+  hands: { kind: 'sensor-error', method: 'ohms', inputs: { ohms: 'ohms' } },
   source: 'The definition of beta. The curve is the manufacturer’s: 10 kΩ and 3950 K are usual, not universal.',
 };

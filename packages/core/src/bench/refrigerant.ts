@@ -20,7 +20,7 @@ const OUTSIDE = 'That pressure is outside of what this refrigerant’s curve cov
 
 /** What differs between superheat and subcooling. */
 interface OfLine {
-  readonly id: string;
+  readonly id: 'superheat' | 'subcooling';
   readonly title: string;
   readonly says: string;
   /** Which line, and so which gauge. */
@@ -61,6 +61,7 @@ const ofLine = ({ id, title, says, side, find, formula, belowZero }: OfLine): Be
       doubts: found.degrees < 0 ? [belowZero] : [],
     };
   },
+  hands: { kind: id, method: 'gauges', inputs: { psig: 'psig', line: 'lineF' } },
   cautions: [REFRIGERANT_WORK],
   source: 'Saturation curves fitted to published properties; the firm’s own tables count on a system, not here.',
 });
