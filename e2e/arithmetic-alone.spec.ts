@@ -1,4 +1,4 @@
-import { expect, isPhone, test } from './support/app.ts';
+import { expect, isPhone, startRound, test, watchedDual } from './support/app.ts';
 
 test('a capacitor is worked out on the bench, doubted where the volts are the line’s, and found again among the last', async ({
   page,
@@ -48,4 +48,30 @@ test('the bench works without a signal', async ({ page, server, context }) => {
   await context.setOffline(true);
   await page.goto(`${server.address}/bench/heater?kilowatts=10&volts=230`);
   await expect(page.getByText('39.9 A', { exact: true })).toBeVisible();
+});
+
+test('what was worked out on the bench goes into a round that is under way, and is looked at there before it is taken', async ({
+  page,
+  server,
+}) => {
+  const { systemId } = await watchedDual(server.address, 1);
+  await startRound(page, systemId, 'cooling');
+  await page.goto('/bench/capacitor-under-load?amps=5.36&volts=370');
+  const into = page.getByRole('region', { name: /Into a round under way/ });
+  await into.getByRole('button', { name: /HERM/ }).click();
+  await expect(page).toHaveURL(/\/rounds\/.+/);
+  const stored = await page.evaluate(async () => {
+    const db = await new Promise<IDBDatabase>((resolve) => {
+      const opening = indexedDB.open('yarnix');
+      opening.onsuccess = () => resolve(opening.result);
+    });
+    const all = await new Promise<{ drafts: Record<string, object> }[]>((resolve) => {
+      const asked = db.transaction('rounds').objectStore('rounds').getAll() as IDBRequest<
+        { drafts: Record<string, object> }[]
+      >;
+      asked.onsuccess = () => resolve(asked.result);
+    });
+    return all.flatMap((round) => Object.values(round.drafts));
+  });
+  expect(stored).toEqual([{ amps: '5.36', volts: '370' }]);
 });

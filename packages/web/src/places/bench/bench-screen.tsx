@@ -3,10 +3,13 @@ import { useEffect } from 'react';
 import { Link, NavLink, useNavigate, useParams, useSearchParams } from 'react-router';
 import { NowhereScreen } from '../../app/states.tsx';
 import { Field, SelectField } from '../../kit/field.tsx';
+import { IntoReading } from './into-reading.tsx';
 import { keepSum, pathOf, useLatestSums } from './latest-sums.ts';
 
 /** A sum that stands unchanged for so long is kept among the last ones, ms. */
 const SETTLED_MS = 1500;
+/** A result of so many letters is a sentence, and no figure. */
+const LONG = 24;
 
 interface Typing {
   readonly value: string;
@@ -41,7 +44,11 @@ function Result({ worked }: { worked: BenchWorked }) {
   if (worked.outcome === 'cannot-say') return <p className="text-[19px] font-semibold">{worked.why}</p>;
   return (
     <>
-      <p className="text-[44px] leading-tight font-bold tabular-nums">{worked.result}</p>
+      <p
+        className={`leading-tight font-bold tabular-nums ${worked.result.length > LONG ? 'text-[24px]' : 'text-[44px]'}`}
+      >
+        {worked.result}
+      </p>
       <p className="text-[17px] tabular-nums">= {worked.formula}</p>
       {worked.also?.map((line) => (
         <p key={line} className="mt-1 text-[17px] font-semibold">
@@ -114,6 +121,7 @@ function Sum({ sum }: { sum: BenchSum }) {
       </div>
       <div aria-live="polite" className="mt-5 max-w-3xl border-t-[3px] border-copper pt-3">
         <Result worked={worked} />
+        {result !== null && sum.hands && <IntoReading hands={sum.hands} typed={typed} />}
         <p className="label mt-3">{sum.source}</p>
         {sum.cautions?.map(({ id, title, text }) => (
           <p key={id} className="label mt-2">

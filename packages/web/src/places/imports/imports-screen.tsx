@@ -103,7 +103,7 @@ function WholeFirm() {
         <input
           type="file"
           accept=".zip,.json,application/zip,application/json"
-          className="min-h-12"
+          className="min-h-12 file:mr-3 file:min-h-12 file:rounded-[4px] file:border-[1.5px] file:border-solid file:border-rule-strong file:bg-raised file:px-4 file:font-semibold"
           disabled={restoring.isPending}
           onChange={(event) => {
             const [file] = event.target.files ?? [];
