@@ -1,4 +1,4 @@
-import { SLOT_NAMES, type Component, type Point } from '../../equipment/component.ts';
+import { isReplaceable, SLOT_NAMES, type Component, type Point } from '../../equipment/component.ts';
 import type { Plate } from '../../equipment/plate.ts';
 import { SYSTEM_KIND_NAMES, type SystemKind } from '../../equipment/system-kind.ts';
 import { dateOf, dayOf, isoOf, type Day } from '../../quantity/day.ts';
@@ -94,7 +94,9 @@ function find(entry: Entry, { kind, plate, parts }: SheetSystem, { day, own }: S
     const told = own && livesOn(lives, day).find(({ fittedOn }) => fittedOn === own.fittedOn);
     const part = told ?? youngest;
     if (!part) {
-      why = `on ${dateOf(day)} the ${SLOT_NAMES[slot].toLowerCase()} that is known was not in`;
+      why = isReplaceable(first)
+        ? `on ${dateOf(day)} the ${SLOT_NAMES[slot].toLowerCase()} that is known was not in`
+        : `on ${dateOf(day)} this machine was not installed`;
       continue;
     }
     const place = placeAt(part, kind, plate, { kind: entry.kind, method: entry.method, point });

@@ -162,10 +162,10 @@ export function ImportRows({ detail, onChosen }: { detail: ImportDetail; onChose
       {detail.state === 'checked' && choosable !== null && count > 0 && (
         <div className="flex flex-wrap gap-2 py-2">
           <Button disabled={choose.isPending} onClick={() => choose.mutate({ outcome: choosable, chosen: true })}>
-            Take all {sayRows(count)}
+            {count === 1 ? 'Take it' : `Take all ${sayRows(count)}`}
           </Button>
           <Button disabled={choose.isPending} onClick={() => choose.mutate({ outcome: choosable, chosen: false })}>
-            Take none of them
+            {count === 1 ? 'Leave it' : 'Take none of them'}
           </Button>
         </div>
       )}
