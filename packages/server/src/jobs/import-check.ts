@@ -1,4 +1,3 @@
-import { TZDate } from '@date-fns/tz';
 import {
   checkVisitRows,
   dayOf,
@@ -29,6 +28,7 @@ import { readSheet } from '../features/imports/read-file.ts';
 import { componentOf } from '../features/parts/standings.ts';
 import type { PartRow } from '../features/parts/store.ts';
 import { refrigerantsStore } from '../features/refrigerants/store.ts';
+import { momentIn } from '../moment-in.ts';
 import { chunksOf } from './slices.ts';
 
 /** What an import comes to at most. */
@@ -78,24 +78,6 @@ async function firmOf(db: Knex, firmId: string): Promise<Firm> {
     byAddress,
     people: await db('people').where({ firm_id: firmId }).orderBy('position').select('id', 'name', 'initials'),
     tables: tablesOf(await refrigerantsStore(db).all({ firmId })),
-  };
-}
-
-/**
- * The moment of a minute of a day in a time zone; of an hour that a clock jumps over, the one after it. Rows of a file are
- * of few days, and each is worked out once.
- */
-export function momentIn(zone: string): (day: number, minute: number) => string {
-  const known = new Map<number, string>();
-  return (day, minute) => {
-    const key = day * 1440 + minute;
-    const before = known.get(key);
-    if (before !== undefined) return before;
-    const [year = 0, month = 0, date = 0] = isoOf(day).split('-').map(Number);
-    const at = new TZDate(year, month - 1, date, Math.floor(minute / 60), minute % 60, zone).getTime();
-    const moment = new Date(at).toISOString();
-    known.set(key, moment);
-    return moment;
   };
 }
 

@@ -59,7 +59,15 @@ test('a planned job is a whole day in its person’s calendar; moved, it keeps i
   const moved = await feed();
   expect(told(moved[uid], 'description')[0]).toContain('Promised 9:00 to 11:00 am.');
   expect(Object.keys(moved)).toEqual([uid]);
-  expect(told(moved[uid], 'dtstart', 'sequence')).toEqual(['2026-10-15', '2']);
+  // What was promised has its hours, in the firm's time zone: to whoever reads it, that time is taken.
+  expect(told(moved[uid], 'dtstart', 'dtend', 'sequence', 'transp')).toEqual([
+    '2026-10-15T09:00:00Z',
+    '2026-10-15T11:00:00Z',
+    '2',
+    'OPAQUE',
+  ]);
+  await suite.db('firms').update({ zone: 'America/Denver' });
+  expect(told((await feed())[uid], 'dtstart')).toEqual(['2026-10-15T15:00:00Z']);
 });
 
 test('what is planned no more is told as called off, with a higher number, until it is planned again', async () => {

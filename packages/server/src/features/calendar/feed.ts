@@ -1,5 +1,6 @@
-import { calendarWords, type Job } from '@yarnix/core';
+import { calendarWords, dayOf, type Job } from '@yarnix/core';
 import ical, { ICalCalendarMethod, ICalEventStatus, ICalEventTransparency, type ICalEventData } from 'ical-generator';
+import { momentIn } from '../../moment-in.ts';
 import type { CalledOff } from './store.ts';
 
 /** A job's name in every calendar; it stays the same wherever the job moves. */
@@ -7,16 +8,24 @@ const uidOf = (key: string): string => `${key.replace(':', '-')}@yarnix`;
 
 const wholeDay = (day: string) => ({ start: new Date(`${day}T00:00:00Z`), allDay: true });
 
-function planned(job: Job): ICalEventData {
+/** From when to when, where that was promised; else the whole day, since a job has a day and no hour. */
+function whenOf({ day, window }: Job, zone: string): Pick<ICalEventData, 'start' | 'end' | 'allDay'> {
+  if (day === null || window === null) return wholeDay(day ?? '');
+  const at = momentIn(zone);
+  return { start: new Date(at(dayOf(day), window.from)), end: new Date(at(dayOf(day), window.to)) };
+}
+
+function planned(job: Job, zone: string): ICalEventData {
   const at = new Date(job.decided?.at ?? 0);
   return {
     id: uidOf(job.key),
     sequence: job.version,
-    ...wholeDay(job.day ?? ''),
+    ...whenOf(job, zone),
     ...calendarWords(job),
     location: job.address,
     status: ICalEventStatus.CONFIRMED,
-    transparency: ICalEventTransparency.TRANSPARENT,
+    // Somebody waits at the door: that time is taken.
+    transparency: job.window === null ? ICalEventTransparency.TRANSPARENT : ICalEventTransparency.OPAQUE,
     stamp: at,
     lastModified: at,
   };
@@ -33,15 +42,23 @@ const calledOff = ({ key, day, summary, sequence, at }: CalledOff): ICalEventDat
   lastModified: at,
 });
 
-/** Planned jobs, and those called off, as an iCalendar text (RFC 5545): whole days, since jobs have a day and no hour. */
-export function calendarText(name: string, jobs: readonly Job[], off: readonly CalledOff[] = []): string {
+/** A calendar as it is written: its name, the firm's time zone, what is planned and what was called off. */
+export interface WrittenCalendar {
+  readonly name: string;
+  readonly zone: string;
+  readonly jobs: readonly Job[];
+  readonly off?: readonly CalledOff[];
+}
+
+/** Planned jobs, and those called off, as an iCalendar text (RFC 5545). */
+export function calendarText({ name, zone, jobs, off = [] }: WrittenCalendar): string {
   const calendar = ical({
     name,
     prodId: { company: 'yarnix', product: 'week', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
     ttl: 3600,
   });
-  for (const job of jobs) calendar.createEvent(planned(job));
+  for (const job of jobs) calendar.createEvent(planned(job, zone));
   for (const one of off) calendar.createEvent(calledOff(one));
   return `${calendar.toString()}\r\n`;
 }

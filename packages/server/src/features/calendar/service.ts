@@ -54,7 +54,7 @@ export function calendarService({ db, now, needs }: On<Needs>) {
       const since = new Date(now().getTime() - TOLD_FOR * DAY_MS);
       const stands = new Set(jobs.map(({ key }) => key));
       const off = (await store.calledOff(context, whose.personId, since)).filter(({ key }) => !stands.has(key));
-      return calendarText(`Yarnix, ${whose.name}`, jobs, off);
+      return calendarText({ name: `Yarnix, ${whose.name}`, zone: await store.zone(context), jobs, off });
     },
 
     /** Notes that a job is not what somebody was told any more: another one does it, or nobody, or on no day. */
@@ -75,7 +75,7 @@ export function calendarService({ db, now, needs }: On<Needs>) {
     async event(context: RequestContext, key: string): Promise<string> {
       const job = await needs.weekJobs.job(context, key);
       if (job.decision !== 'accepted' || job.day === null) throw notFound('planned job');
-      return calendarText('Yarnix', [job]);
+      return calendarText({ name: 'Yarnix', zone: await store.zone(context), jobs: [job] });
     },
   };
 }
