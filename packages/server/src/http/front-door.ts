@@ -75,7 +75,7 @@ export function limitFiles(most: number): RequestHandler {
   let underWay = 0;
   return (_request, response, next) => {
     if (underWay >= most) {
-      sendProblem(response, new ProblemError('unavailable', 'Many photos come in just now. Try again shortly.'));
+      sendProblem(response, new ProblemError('unavailable', 'Many files come in just now. Try again shortly.'));
       return;
     }
     underWay += 1;

@@ -108,15 +108,21 @@ async function answer(spec: AnyRoute, request: Request, response: Response): Pro
   response.json(reply);
 }
 
-/** Files that may be on their way in at a time: some 100 MB when each is as large as may be. */
+/** Files that may be on their way in at a time: some 100 MB when each is as large as may be; of large ones, fewer. */
 const MOST_FILES = 8;
+const MOST_LARGE_FILES = 2;
+const LARGE = 16 * 1024 * 1024;
 
 /** Hangs routes into a router; errors reach the error handler. */
 export function mount(router: Router, routes: readonly AnyRoute[]): void {
   const files = limitFiles(MOST_FILES);
+  const largeFiles = limitFiles(MOST_LARGE_FILES);
   for (const spec of routes) {
-    const isFile = 'bytes' in spec && spec.bytes !== undefined;
-    const parsers = isFile ? [files, raw({ type: () => true, limit: spec.bytes })] : [json({ limit: '256kb' })];
+    const most = 'bytes' in spec ? spec.bytes : undefined;
+    const isFile = most !== undefined;
+    const parsers = isFile
+      ? [most > LARGE ? largeFiles : files, raw({ type: () => true, limit: most })]
+      : [json({ limit: '256kb' })];
     router[spec.method](spec.path, ...parsers, (request, response) => answer(spec, request, response));
   }
 }

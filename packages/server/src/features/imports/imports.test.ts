@@ -257,6 +257,8 @@ describe('a past from a spreadsheet', () => {
     // As many decimal commas in each row as may be: the head says what parts the columns.
     const commas = await bring('Date;Address;Line volts;Comp amps\n2025-01-01;12 Ropewalk Yard;240,5;n/a\n');
     expect(commas.headers).toHaveLength(4);
+    const marked = await bring('sep=|\r\nDate|Address, town\r\n2025-01-01|12 Ropewalk Yard\r\n');
+    expect(marked.headers).toEqual(['Date', 'Address, town']);
     const said = 'Date,Address,Remarks\n2025-01-01,12 Ropewalk Yard,Zoë\n';
     for (const [file, encoding] of [
       [Buffer.from(`\ufeff${said}`, 'utf16le'), 'UTF-16'],

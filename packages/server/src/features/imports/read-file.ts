@@ -19,6 +19,12 @@ function delimiterOf(text: string): string {
   return DELIMITERS.reduce((best: string, other) => (columns(other) > columns(best) ? other : best), DELIMITERS[0]);
 }
 
+/** Some spreadsheets say in a line before the head what parts the columns: "sep=;". The text without it, and what it says. */
+function withoutMark(text: string): [text: string, delimiter: string | null] {
+  const [mark, delimiter] = /^sep=([;,|\t])\r?\n/i.exec(text) ?? [];
+  return mark === undefined ? [text, null] : [text.slice(mark.length), delimiter ?? null];
+}
+
 /** The text of a file: UTF-8 or UTF-16 by its mark, UTF-8 where it can be that, else as Windows writes it. */
 function textOf(bytes: Buffer): string {
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
@@ -52,9 +58,9 @@ export function readSheet(bytes: Buffer, most = 0): SheetFile {
   const text = textOf(bytes);
   if (text.startsWith('PK\u0003\u0004') || text.startsWith('%PDF'))
     throw unreadable('This is no CSV file. Save the sheet as CSV and bring that.');
-  const plain = text.replace(/^\ufeff/, '');
+  const [plain, told] = withoutMark(text.replace(/^\ufeff/, ''));
   const parsed = Papa.parse<string[]>(plain, {
-    delimiter: delimiterOf(plain),
+    delimiter: told ?? delimiterOf(plain),
     ...(most > 0 ? { preview: most + 1 } : {}),
   });
   const all = parsed.data.map((row) => row.map((cell) => cell.replace(UNSEEN, '').slice(0, LONGEST_CELL)));
