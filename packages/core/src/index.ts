@@ -194,7 +194,17 @@ export { jobOfCall, jobOfPart, LIKELY, TELLING_ON_WATCH, type LeftByCall, type P
 export { CARRIED, loadList, shelfName, type Aboard, type LoadLine, type Wanted } from './planning/load-list.ts';
 export { minutesFor } from './planning/minutes.ts';
 export { roundMinutes, type RoundsTook } from './planning/own-minutes.ts';
-export { bestOrder, dayTimes, fitIn, type DayFrame, type DayStop, type DayTimes } from './planning/day-order.ts';
+export {
+  bestOrder,
+  dayTimes,
+  fitIn,
+  frameAfter,
+  timesFrom,
+  type DayFrame,
+  type DayStop,
+  type DayTimes,
+  type Here,
+} from './planning/day-order.ts';
 export { readPlace, sayPlace, type GeoPlace } from './planning/way.ts';
 export { byUrgencyOfRound, dueBecause, roundBy } from './planning/round-due.ts';
 export { USUAL_SEASON_STARTS, type SeasonStarts } from './planning/season-starts.ts';

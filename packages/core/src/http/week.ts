@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { systemKindSchema } from '../equipment/plate.ts';
-import { dateSchema, givenDateSchema, idSchema } from './common.ts';
+import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
 import { geoPlaceSchema, windowSchema } from './places.ts';
 import { jobKeySchema, jobSchema } from './jobs.ts';
 
@@ -40,6 +40,8 @@ export const plannedStopSchema = z.object({
   personId: idSchema.nullable(),
   minutes: z.number().int(),
   window: windowSchema.nullable(),
+  /** Since when its person is at work there; null when not. */
+  since: momentSchema.nullable().default(null),
   jobs: z.array(jobSchema),
 });
 export type PlannedStop = z.infer<typeof plannedStopSchema>;

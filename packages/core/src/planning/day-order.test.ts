@@ -1,4 +1,4 @@
-import { bestOrder, dayTimes, fitIn, type DayFrame, type DayStop } from './day-order.ts';
+import { bestOrder, dayTimes, fitIn, frameAfter, timesFrom, type DayFrame, type DayStop } from './day-order.ts';
 import { wayMinutes } from './way.ts';
 
 const FRAME: DayFrame = { begins: 480, ends: 1020, breakMinutes: 30, start: { lat: 40, lng: -45 } };
@@ -108,4 +108,24 @@ test('a call in the middle of the day says what it pushes, by how much, and what
   expect(best.at).toBeGreaterThanOrEqual(1);
   const full = fitIn([stop('a', 0, { minutes: 540 })], call, FRAME);
   expect(full.past).toBeGreaterThanOrEqual(45);
+});
+
+test('where somebody is has its times already, and the rest follows from there', () => {
+  const [here, next] = [stop('here', 30), stop('next', 31)];
+  const at = { stop: here, since: 600, leaves: 690 };
+  const { stops, driving, back, late } = timesFrom(at, [next], FRAME);
+  const way = wayMinutes(here.place, next.place);
+  expect(stops.map(({ id, way: w, begins }) => [id, w, begins])).toEqual([
+    ['here', 0, 600],
+    ['next', way, 690 + FRAME.breakMinutes + way],
+  ]);
+  expect(driving).toBe(way + wayMinutes(next.place, FRAME.start));
+  expect(late).toBe(0);
+  expect(back).toBe(690 + 30 + way + 60 + wayMinutes(next.place, FRAME.start));
+  // Nothing is left to come: one is still here until it is done.
+  expect(timesFrom(at, [], FRAME)).toMatchObject({ driving: 0, back: 690, stops: [{ id: 'here' }] });
+  // A call goes behind where one is, however near it is to the yard.
+  const pushed = fitIn([next], stop('call', 1), frameAfter(at, FRAME), { soonest: true });
+  expect(pushed.times.stops.map(({ id }) => id)).toEqual(['call', 'next']);
+  expect(pushed.times.stops[0]?.begins).toBeGreaterThanOrEqual(690);
 });

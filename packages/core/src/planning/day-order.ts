@@ -20,6 +20,8 @@ export interface DayFrame {
   readonly ends: number;
   readonly breakMinutes: number;
   readonly start: GeoPlace | null;
+  /** Where one is as the day, or what is left of it, begins; where one sets out from when left out. */
+  readonly from?: GeoPlace | null;
 }
 
 /** From this minute on the break is taken, once one is between two addresses. */
@@ -51,7 +53,8 @@ export interface DayTimes {
 
 /** A day in an order: when one comes where. The break falls between two addresses, once it is time; a day that ends before has none. */
 export function dayTimes(stops: readonly DayStop[], frame: DayFrame): DayTimes {
-  let [at, from, driving, late, hadBreak] = [frame.begins, frame.start, 0, 0, frame.breakMinutes === 0];
+  const first = frame.from === undefined ? frame.start : frame.from;
+  let [at, from, driving, late, hadBreak] = [frame.begins, first, 0, 0, frame.breakMinutes === 0];
   const timed: TimedStop[] = [];
   for (const stop of stops) {
     const afterBreak: boolean = !hadBreak && at >= BREAK_FROM;
@@ -66,6 +69,28 @@ export function dayTimes(stops: readonly DayStop[], frame: DayFrame): DayTimes {
   }
   const home = timed.length === 0 || frame.start === null ? 0 : wayMinutes(from, frame.start);
   return { stops: timed, driving: driving + home, back: at + home, late };
+}
+
+/** An address somebody is at: since when, and until when it will take, minutes from midnight. */
+export interface Here {
+  readonly stop: DayStop;
+  readonly since: number;
+  readonly leaves: number;
+}
+
+/** What is left of a day once one leaves where one is. */
+export const frameAfter = ({ stop, leaves }: Here, frame: DayFrame): DayFrame => ({
+  ...frame,
+  begins: leaves,
+  from: stop.place,
+});
+
+/** A day of which one address is under way: that has its times already, and the rest follows from there. */
+export function timesFrom(here: Here, rest: readonly DayStop[], frame: DayFrame): DayTimes {
+  const { stop, since, leaves } = here;
+  const times = dayTimes(rest, frameAfter(here, frame));
+  const own: TimedStop = { id: stop.id, way: 0, arrives: since, begins: since, leaves, late: 0, afterBreak: false };
+  return { ...times, stops: [own, ...times.stops], back: Math.max(times.back, leaves) };
 }
 
 /** Up to so many addresses every order is tried. */

@@ -7,6 +7,12 @@ const HOUR = 60;
 export const localToday = (now = new Date()): string =>
   isoOf(dayOf(new Date(now.getTime() - now.getTimezoneOffset() * MINUTE_MS).toISOString()));
 
+/** The minute of its day that a moment is where this device is. */
+export const localMinuteOf = (moment: string): number => {
+  const at = new Date(moment);
+  return at.getHours() * HOUR + at.getMinutes();
+};
+
 /** The minute of a day it is where this device is; null on any other day. */
 export const localMinute = (day: string, now = new Date()): number | null =>
   day === localToday(now) ? now.getHours() * HOUR + now.getMinutes() : null;

@@ -55,6 +55,7 @@ export function visitsService({ db, now, needs }: On<Needs>) {
     open,
     start,
     ofSystem: store.ofSystem,
+    underWay: (context: RequestContext, systems: readonly string[]) => store.underWay(context, systems),
     page: async (context: RequestContext) => ({ open: await store.open(context), closed: await store.recent(context) }),
   };
 }

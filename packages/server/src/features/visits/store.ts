@@ -76,6 +76,17 @@ export const visitsStore = (db: Knex) => {
       return rows.map(viewOfVisit);
     },
 
+    /** Visits that are under way on some systems. */
+    async underWay(context: RequestContext, systems: readonly string[]) {
+      const rows = await db('visits')
+        .where({ firm_id: context.firmId })
+        .whereNull('closed_at')
+        .whereIn('system_id', [...systems])
+        .orderBy('started_at')
+        .select<{ system_id: string; person_id: string; started_at: Date }[]>('system_id', 'person_id', 'started_at');
+      return rows.map((v) => ({ systemId: v.system_id, personId: v.person_id, startedAt: v.started_at.toISOString() }));
+    },
+
     async open(context: RequestContext): Promise<VisitLine[]> {
       return (await lines(context).whereNull('v.closed_at').limit(50)).map(lineOf);
     },

@@ -15,6 +15,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
+import { dayIn } from '../../moment-in.ts';
 import { weekStore } from './store.ts';
 
 interface Needs {
@@ -22,6 +23,12 @@ interface Needs {
     plannedBetween(context: RequestContext, from: string, to: string): Promise<Job[]>;
     people(context: RequestContext): Promise<JobsPage['people']>;
     plan(context: RequestContext, systemId: string, move: Omit<StopMove, 'before'>): Promise<Job[]>;
+  };
+  readonly visits: {
+    underWay(
+      context: RequestContext,
+      systems: readonly string[],
+    ): Promise<readonly { readonly systemId: string; readonly personId: string; readonly startedAt: string }[]>;
   };
   readonly planning: {
     frame(context: RequestContext): Promise<DayFrame>;
@@ -52,17 +59,27 @@ function stopsOf(jobs: readonly Job[], places: ReadonlyMap<string, GeoPlace>): P
       personId,
       minutes: (there?.minutes ?? 0) + job.minutes,
       window: there?.window ?? job.window,
+      since: null,
       jobs: [...(there?.jobs ?? []), job],
     });
   }
   return [...stops.values()];
 }
 
-/** What was put in order comes first, as it was put; what came since, after it, the soonest due first. */
+type UnderWay = Awaited<ReturnType<Needs['visits']['underWay']>>;
+
+/** Where somebody is at work on the day it is planned for, and since when. */
+const withThose = (stops: readonly PlannedStop[], visits: UnderWay, zone: string): PlannedStop[] =>
+  stops.map((stop) => {
+    const own = visits.find((v) => v.systemId === stop.systemId && v.personId === stop.personId);
+    return own && dayIn(zone, own.startedAt) === stop.day ? { ...stop, since: own.startedAt } : stop;
+  });
+
+/** Where somebody is comes first; then what was put in order, as it was put; what came since, after it, the soonest due first. */
 const inOrder = (stops: readonly PlannedStop[], order: readonly string[]): PlannedStop[] => {
   const at = (stop: PlannedStop) => {
     const found = order.indexOf(stop.systemId);
-    return found === -1 ? order.length : found;
+    return stop.since !== null ? -1 : found === -1 ? order.length : found;
   };
   return [...stops].sort((a, b) => at(a) - at(b));
 };
@@ -72,7 +89,9 @@ export function weekService({ db, needs, transact }: On<Needs>) {
   const store = weekStore(db);
   async function stops(context: RequestContext, from: string, to: string): Promise<PlannedStop[]> {
     const jobs = await needs.weekJobs.plannedBetween(context, from, to);
-    const planned = stopsOf(jobs, await needs.planning.placesOf(context, jobs));
+    const all = stopsOf(jobs, await needs.planning.placesOf(context, jobs));
+    const underWay = await needs.visits.underWay(context, [...new Set(jobs.map((j) => j.systemId))]);
+    const planned = underWay.length === 0 ? all : withThose(all, underWay, await store.zone(context));
     const orders = new Map(
       (await store.orders(context, from, to)).map((row) => [dayName(row.person_id, row.day), row.systems]),
     );

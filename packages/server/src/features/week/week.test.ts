@@ -174,3 +174,27 @@ test('another firm sees nothing of a week, and moves nothing of it', async () =>
   await move(systems[0]!.id, jobs, {}, theirs).expect(404);
   await request(theirs).put(`/api/systems/${systems[0]!.id}/place`).send({ place: null }).expect(404);
 });
+
+test('where somebody is at work comes first and says since when, in the firm’s own days, until it is closed', async () => {
+  const [a, b, c] = systems as [MadeSystem, MadeSystem, MadeSystem];
+  for (const system of [a, b, c]) await moved(system, { day: '2026-10-10' });
+  const days = async () => (await request(suite.app).get('/api/week?from=2026-10-10&days=1').expect(200)).body as Week;
+  expect((await days()).stops.map(({ since }) => since)).toEqual([null, null, null]);
+  // Somebody else's visit there is not theirs.
+  const other = v7();
+  await suite
+    .db('people')
+    .insert({ id: other, firm_id: suite.firmId, name: 'Other Person', initials: 'OP', position: 2 });
+  const visit = await startVisit(
+    suite.appFor({ firmId: suite.firmId, personId: other }),
+    c.id,
+    '2026-10-10T13:00:00.000Z',
+  );
+  expect((await days()).stops.map(({ since }) => since)).toEqual([null, null, null]);
+  await suite.db('visits').where({ id: visit }).update({ person_id: me });
+  const now = await days();
+  expect(idsOf(now, '2026-10-10')).toEqual([2, 0, 1]);
+  expect(now.stops[0]).toMatchObject({ systemId: c.id, since: '2026-10-10T13:00:00.000Z' });
+  await suite.db('firms').update({ zone: 'Pacific/Auckland' });
+  expect((await days()).stops.map(({ since }) => since)).toEqual([null, null, null]);
+});

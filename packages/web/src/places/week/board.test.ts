@@ -10,6 +10,7 @@ const stop = (systemId: string, north: number, over: Partial<PlannedStop> = {}):
     personId: 'ada',
     minutes: 30,
     window: null,
+    since: null,
     jobs: [],
     ...over,
   }) as unknown as PlannedStop;
@@ -53,6 +54,21 @@ test('what is proposed at an address is one card with all of its minutes', () =>
     ['y', 20, 1],
   ]);
   expect(new Set(cards.map(cardId)).size).toBe(2);
+});
+
+test('where somebody is stays first, is there until it is done, and what is to come follows from there', () => {
+  const since = new Date(2026, 10, 25, 9, 30).toISOString();
+  const [near, here, far] = [stop('near', 2), stop('here', 30, { since, minutes: 60 }), stop('far', 31)];
+  const [ada] = strandsOf(week([here, near, far]), '2026-11-25', 10 * 60);
+  expect(ada?.times.stops[0]).toMatchObject({ id: 'here', way: 0, begins: 570, leaves: 630 });
+  expect(ada?.ahead.stops.map(({ id }) => id)).toEqual(['near', 'far']);
+  expect(ada?.ahead.frame).toMatchObject({ begins: 630 });
+  // The better order leaves it where it is.
+  expect(ada?.better?.systems).toEqual(['here', 'far', 'near']);
+  // Longer than planned: it is not left before now.
+  expect(strandsOf(week([here, near]), '2026-11-25', 11 * 60)[0]?.times.stops[0]?.leaves).toBe(665);
+  // On another day, or seen from another, nobody is anywhere.
+  expect(strandsOf(week([here, near]), '2026-11-25', null)[0]?.times.stops[0]?.way).toBeGreaterThan(0);
 });
 
 test('weeks begin on Mondays', () => {

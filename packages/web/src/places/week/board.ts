@@ -2,14 +2,18 @@ import {
   bestOrder,
   dayOf,
   dayTimes,
+  frameAfter,
   isoOf,
+  timesFrom,
   type DayFrame,
   type DayStop,
   type DayTimes,
+  type Here,
   type Job,
   type PlannedStop,
   type Week,
 } from '@yarnix/core';
+import { localMinuteOf } from '../../kit/local-day.ts';
 
 /** An address on the board: planned, or proposed and not yet taken. */
 export type Card = PlannedStop & { readonly isProposed: boolean };
@@ -30,26 +34,39 @@ export interface Strand {
   readonly cards: readonly Card[];
   readonly stops: readonly DayStop[];
   readonly times: DayTimes;
+  /** What is still to come, and the day as it is left for it: without the address somebody is at. */
+  readonly ahead: { readonly stops: readonly DayStop[]; readonly frame: DayFrame };
   readonly atMachines: number;
   /** The best order by system, what it saves, and whether it is late less; null where the day is as good as any known. */
   readonly better: { readonly systems: readonly string[]; readonly saves: number; readonly lateLess: number } | null;
 }
 
-function strandOf(person: Week['people'][number], cards: readonly Card[], frame: DayFrame): Strand {
+/** So long at least whoever is somewhere will still be there, min. */
+const LEAST_LEFT = 5;
+
+/** The address somebody is at, with what is left to do there; null while nobody is anywhere. */
+function hereOf(card: Card | undefined, now: number | null): Here | null {
+  if (!card?.since || now === null) return null;
+  const since = localMinuteOf(card.since);
+  return { stop: asStop(card), since, leaves: Math.max(now + LEAST_LEFT, since + card.minutes) };
+}
+
+function strandOf(person: Week['people'][number], cards: readonly Card[], frame: DayFrame, now: number | null): Strand {
   const stops = cards.map(asStop);
-  const times = dayTimes(stops, frame);
-  const best = bestOrder(stops, frame);
+  const here = hereOf(cards[0], now);
+  const ahead = here ? { stops: stops.slice(1), frame: frameAfter(here, frame) } : { stops, frame };
+  const times = here ? timesFrom(here, ahead.stops, frame) : dayTimes(stops, frame);
+  const best = bestOrder(ahead.stops, ahead.frame);
   const [saves, lateLess] = [times.driving - best.times.driving, times.late - best.times.late];
+  const systems = [...(here ? [here.stop.id] : []), ...best.stops.map(({ id }) => id)];
   return {
     person,
     cards,
     stops,
+    ahead,
     times,
     atMachines: stops.reduce((sum, { minutes }) => sum + minutes, 0),
-    better:
-      lateLess > 0 || (lateLess === 0 && saves > 0)
-        ? { systems: best.stops.map(({ id }) => id), saves, lateLess }
-        : null,
+    better: lateLess > 0 || (lateLess === 0 && saves > 0) ? { systems, saves, lateLess } : null,
   };
 }
 
@@ -69,6 +86,7 @@ export const strandsOf = (week: Week, day: string, now: number | null): Strand[]
       person,
       week.stops.filter((s) => s.day === day && s.personId === person.id).map((s) => ({ ...s, isProposed: false })),
       frameFrom(week.frame, now),
+      now,
     ),
   );
 
@@ -85,6 +103,7 @@ export function proposedCards(jobs: readonly Job[]): Card[] {
     const { systemId, address, area, customerName, systemKind } = job;
     const there = cards.get(systemId);
     cards.set(systemId, {
+      since: null,
       ...{ systemId, address, area, customerName, systemKind },
       place: null,
       day: null,

@@ -1,4 +1,4 @@
-import { clockWords, fitIn, newJobSchema, pushedWords, type DayFrame, type SystemSummary } from '@yarnix/core';
+import { clockWords, fitIn, newJobSchema, pushedWords, type SystemSummary } from '@yarnix/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';
@@ -12,14 +12,13 @@ import type { Strand } from './board.ts';
 interface Given {
   readonly day: string;
   readonly strands: readonly Strand[];
-  readonly frame: DayFrame;
   /** Minute of this day it is now; null on another day. */
   readonly now: number | null;
 }
 
 /** What it costs each person to go there, and the button that gives it to one of them. */
 function WhoGoes({
-  given: { strands, frame, now },
+  given: { strands, now },
   system,
   minutes,
   busy,
@@ -34,9 +33,10 @@ function WhoGoes({
   const place = useQuery(queries.system(system.id)).data?.place ?? null;
   return (
     <ul aria-label="Who goes" className="border-b border-rule">
-      {strands.map(({ person, stops, times }) => {
-        // What is begun stays as it is.
-        const from = now === null ? 0 : times.stops.filter(({ begins }) => begins <= now).length;
+      {strands.map(({ person, cards, times, ahead: { stops, frame } }) => {
+        // What is begun stays as it is: where somebody is, and what should have been begun by now.
+        const begun = now === null ? 0 : times.stops.filter(({ begins }) => begins <= now).length;
+        const from = Math.max(0, begun - (cards.length - stops.length));
         const stop = { id: system.id, minutes, place, window: null };
         return [true, false].map((soonest) => {
           const pushed = fitIn(stops, stop, frame, { from, soonest });

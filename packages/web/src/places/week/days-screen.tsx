@@ -183,9 +183,7 @@ function Board({ week, day, onShow, moves }: { week: Week; day: string; onShow: 
       </div>
       <Days week={week} day={day} onShow={onShow} />
       <Latest moves={moves} />
-      {isCalled && (
-        <CallComesIn given={{ day, strands, frame: week.frame, now: now }} onDone={() => setCalled(false)} />
-      )}
+      {isCalled && <CallComesIn given={{ day, strands, now }} onDone={() => setCalled(false)} />}
       {opened && <StopDetails key={open} card={opened} week={week} moves={moves} onClose={() => setOpen(null)} />}
       {strands.map((strand) => (
         <DayStrand

@@ -35,12 +35,19 @@ function Next({ card, timed }: { card: Card; timed: DayTimes['stops'][number] })
   return (
     <section aria-label="Next" className="border-l-[4px] border-copper pl-4">
       <p className="label">
-        Next, {timed.way > 0 ? `${spanWords(timed.way)} on the way` : 'from where you are'}
-        {timed.afterBreak ? ', after the break' : ''}
+        {card.since !== null ? (
+          `You are here, since ${clockWords(timed.begins)}`
+        ) : (
+          <>
+            Next, {timed.way > 0 ? `${spanWords(timed.way)} on the way` : 'from where you are'}
+            {timed.afterBreak ? ', after the break' : ''}
+          </>
+        )}
       </p>
       <h2 className="text-[34px] leading-tight font-bold">{card.address}</h2>
       <p className="text-[22px] font-bold">
-        {clockWords(timed.begins)} <span className="label">{spanWords(card.minutes)}</span>
+        {card.since === null ? clockWords(timed.begins) : `until about ${clockWords(timed.leaves)}`}{' '}
+        <span className="label">{spanWords(card.minutes)}</span>
       </p>
       {card.window && (
         <p className={`font-semibold ${timed.late > 0 ? 'text-act' : ''}`}>
@@ -51,7 +58,7 @@ function Next({ card, timed }: { card: Card; timed: DayTimes['stops'][number] })
       <p className="label pb-2">{card.customerName}</p>
       <ToDo card={card} />
       <ButtonLink look="main" to={`/systems/${card.systemId}`} className="mt-3 min-h-14 w-full text-[18px] md:w-auto">
-        Begin here
+        {card.since === null ? 'Begin here' : 'Go on here'}
       </ButtonLink>
     </section>
   );

@@ -12,7 +12,9 @@ function Face({ card, timed }: { card: Card; timed: DayTimes['stops'][number] | 
       {timed ? (
         <span className="flex flex-wrap items-baseline gap-x-2 whitespace-nowrap">
           <span className="text-[19px] leading-tight font-bold">{clockWords(timed.begins)}</span>
-          <span className="label">{spanWords(card.minutes)}</span>
+          <span className={card.since === null ? 'label' : 'font-semibold text-copper'}>
+            {card.since === null ? spanWords(card.minutes) : 'there now'}
+          </span>
         </span>
       ) : (
         <span className="label">
