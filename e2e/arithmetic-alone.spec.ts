@@ -52,11 +52,12 @@ test('the bench works without a signal', async ({ page, server, context }) => {
 
 test('what was worked out on the bench goes into a round that is under way, and is looked at there before it is taken', async ({
   page,
-  server,
+  alone,
 }) => {
-  const { systemId } = await watchedDual(server.address, 1);
-  await startRound(page, systemId, 'cooling');
-  await page.goto('/bench/capacitor-under-load?amps=5.36&volts=370');
+  // A server of its own: the round it leaves under way is in nobody's way.
+  const { systemId } = await watchedDual(alone.address);
+  await startRound(page, systemId, 'cooling', alone.address);
+  await page.goto(`${alone.address}/bench/capacitor-under-load?amps=5.36&volts=370`);
   const into = page.getByRole('region', { name: /Into a round under way/ });
   await into.getByRole('button', { name: /HERM/ }).click();
   await expect(page).toHaveURL(/\/rounds\/.+/);

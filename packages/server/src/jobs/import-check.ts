@@ -9,6 +9,7 @@ import {
   readRow,
   sameReading,
   sayRating,
+  SYSTEM_KIND_NAMES,
   tablesOf,
   type CheckedRow,
   type PartLife,
@@ -44,6 +45,7 @@ interface KnownSystem {
   readonly id: string;
   readonly address: string;
   readonly customer: string;
+  readonly customer_id: string;
   readonly kind: SystemKind;
   readonly plate: Plate;
 }
@@ -51,6 +53,8 @@ interface KnownSystem {
 interface Firm {
   readonly systems: ReadonlyMap<string, KnownSystem>;
   readonly byAddress: ReadonlyMap<string, readonly KnownSystem[]>;
+  /** Customers by their name; those of systems that would be made join them. */
+  readonly customers: Map<string, string>;
   readonly people: readonly { readonly id: string; readonly name: string; readonly initials: string }[];
   readonly tables: PressureTables;
 }
@@ -67,7 +71,7 @@ async function firmOf(db: Knex, firmId: string): Promise<Firm> {
   const systems = await db('systems as s')
     .join('customers as c', 'c.id', 's.customer_id')
     .where('s.firm_id', firmId)
-    .select<KnownSystem[]>('s.id', 's.address', 'c.name as customer', 's.kind', 's.plate');
+    .select<KnownSystem[]>('s.id', 's.address', 'c.name as customer', 'c.id as customer_id', 's.kind', 's.plate');
   const byAddress = new Map<string, KnownSystem[]>();
   for (const system of systems) {
     const address = plainAddress(system.address);
@@ -76,6 +80,7 @@ async function firmOf(db: Knex, firmId: string): Promise<Firm> {
   return {
     systems: new Map(systems.map((s) => [s.id, s])),
     byAddress,
+    customers: new Map(systems.map((s) => [plainAddress(s.customer), s.customer_id])),
     people: await db('people').where({ firm_id: firmId }).orderBy('position').select('id', 'name', 'initials'),
     tables: tablesOf(await refrigerantsStore(db).all({ firmId })),
   };
@@ -108,6 +113,8 @@ interface Group {
   /** What is written of one that would be made; null for one that is there. */
   readonly fresh: object | null;
   readonly troubles: readonly string[];
+  /** Why each of its rows is asked about; null when none is. */
+  readonly doubt: string | null;
 }
 
 const personOf = ({ people }: Firm, technician: string) => {
@@ -115,7 +122,14 @@ const personOf = ({ people }: Firm, technician: string) => {
   return people.find((p) => p.name.toLowerCase() === name || p.initials.toLowerCase() === name);
 };
 
-function freshGroup(rows: readonly SheetRow[], { mapping, firm_id }: Asked): Group | string {
+/** A machine of another kind at an address that is known may be another one, or the same by another name. */
+function doubtOf(kind: SystemKind, address: string, { byAddress }: Firm): string | null {
+  const [there] = byAddress.get(plainAddress(address)) ?? [];
+  if (!there) return null;
+  return `At this address there is a ${SYSTEM_KIND_NAMES[there.kind]}: a ${SYSTEM_KIND_NAMES[kind]} would be made beside it.`;
+}
+
+function freshGroup(rows: readonly SheetRow[], { mapping, firm_id }: Asked, firm: Firm): Group | string {
   const made = newSystemOf(rows, mapping.newSystems);
   if (typeof made === 'string') return made;
   const id = v7();
@@ -123,10 +137,12 @@ function freshGroup(rows: readonly SheetRow[], { mapping, firm_id }: Asked): Gro
   const parts: PartLife[] = made.parts.map((part) => ({ ...part, id: v7(), fittedOn, removedOn: null }));
   const { kind, plate, address, customer, area } = made;
   const installedOn = fittedOn === null ? null : isoOf(fittedOn);
+  const customerId = firm.customers.get(plainAddress(customer)) ?? v7();
+  firm.customers.set(plainAddress(customer), customerId);
   const fresh = {
     id,
     firm_id,
-    customer: { id: v7(), name: customer },
+    customer: { id: customerId, name: customer },
     address,
     area: area === '' ? null : area,
     kind,
@@ -145,7 +161,8 @@ function freshGroup(rows: readonly SheetRow[], { mapping, firm_id }: Asked): Gro
       };
     }),
   };
-  return { id, system: { kind, plate, parts }, rows, fresh, troubles: made.troubles };
+  const doubt = doubtOf(kind, address, firm);
+  return { id, system: { kind, plate, parts }, rows, fresh, troubles: made.troubles, doubt };
 }
 
 const lifeOf = (row: PartRow): PartLife => ({
@@ -216,6 +233,8 @@ class Check {
   private readonly outcomes = { comes: 0, questioned: 0, refused: 0 };
   private readonly waiting: WrittenRow[] = [];
   private total = 0;
+  /** Systems that would be made. */
+  private made = 0;
   private isStopped = false;
   private underWay: Promise<void> = Promise.resolve();
   private rows: readonly (readonly string[])[] = [];
@@ -310,11 +329,10 @@ class Check {
         visit && row.readings.length > 0
           ? { visit, readings: row.readings.map((r) => rowOfReading(r, person !== undefined)) }
           : null;
-      const why = row.line === group.rows[0]?.line ? [...group.troubles, ...row.why] : row.why;
-      const outcome =
-        row.outcome === 'comes' && row.line === group.rows[0]?.line && group.troubles.length > 0
-          ? 'questioned'
-          : row.outcome;
+      const isFirst = row.line === group.rows[0]?.line;
+      const doubts = [...(group.doubt === null ? [] : [group.doubt]), ...(isFirst ? group.troubles : [])];
+      const why = [...doubts, ...row.why];
+      const outcome = row.outcome === 'comes' && doubts.length > 0 ? 'questioned' : row.outcome;
       this.put({ line: row.line, outcome, chosen: outcome === 'comes', why, prepared });
     }
   }
@@ -356,13 +374,15 @@ class Check {
       const known = this.firm.systems.get(id);
       if (!known) return [];
       const system = { kind: known.kind, plate: known.plate, parts: (partsOf.get(id) ?? []).map(lifeOf) };
-      return [[{ id, system, rows, fresh: null, troubles: [] }, new Set((readingsOf.get(id) ?? []).map(keyOf))]];
+      return [
+        [{ id, system, rows, fresh: null, troubles: [], doubt: null }, new Set((readingsOf.get(id) ?? []).map(keyOf))],
+      ];
     });
   }
 
   private async checkFresh(entries: readonly (readonly [string, SheetRow[]])[]): Promise<void> {
     const made = entries.flatMap(([, rows]): Group[] => {
-      const group = freshGroup(rows, this.asked);
+      const group = freshGroup(rows, this.asked, this.firm);
       if (typeof group !== 'string') return [group];
       for (const row of rows) this.refuse(row.line, [group, ...row.troubles]);
       return [];
@@ -371,6 +391,7 @@ class Check {
       await this.db('import_systems').insert(
         made.map(({ id, fresh }) => ({ import_id: this.asked.id, system_id: id, system: JSON.stringify(fresh) })),
       );
+    this.made += made.length;
     for (const group of made) this.checkGroup(group, new Set());
   }
 
@@ -392,7 +413,7 @@ class Check {
       if (!(await this.write(false))) return 'stopped';
     }
     if (!(await this.write(true))) return 'stopped';
-    const counted = { outcomes: JSON.stringify(this.outcomes), chosen: this.outcomes.comes };
+    const counted = { outcomes: JSON.stringify(this.outcomes), chosen: this.outcomes.comes, systems: this.made };
     await this.db('imports').where({ id: this.asked.id }).update(counted);
     return 'checked';
   }

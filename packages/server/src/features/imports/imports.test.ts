@@ -223,6 +223,32 @@ describe('a past from a spreadsheet', () => {
     expect(left.systems.map((s) => s.id)).toEqual([worked]);
   });
 
+  test('a machine of another kind where one is known is asked about, row by row; a customer is the same by name', async () => {
+    const text = `Date,Address,Customer,Type,Line volts
+2024-05-01,12 Ropewalk Yard,Quorumber,Air conditioner,240
+2025-05-01,12 Ropewalk Yard,Quorumber,Air conditioner,241
+2025-05-01,3 Elsewhere Row,quorumber,Air conditioner,241
+2025-05-01,5 Elsewhere Row,New Owner,Air conditioner,241
+2025-05-01,7 Elsewhere Row,New owner,Air conditioner,241
+`;
+    const checked = await check(await bring(text));
+    expect(checked).toMatchObject({ systems: 4 });
+    expect((await rowsOf(checked.id)).map((r) => [r.outcome, ...r.why])).toEqual([
+      ['questioned', 'At this address there is a split heat pump: a split air conditioner would be made beside it.'],
+      ['questioned', 'At this address there is a split heat pump: a split air conditioner would be made beside it.'],
+      ['comes'],
+      ['comes'],
+      ['comes'],
+    ]);
+    const customers = async () =>
+      Number((await suite.db('customers').where({ firm_id: suite.firmId }).count('* as n'))[0]!.n);
+    const before = await customers();
+    expect(await wish(checked.id, 'import')).toMatchObject({ readings: 3, systems: 3 });
+    expect(await customers()).toBe(before + 1);
+    expect(await wish(checked.id, 'undo')).toMatchObject({ readings: 0, systems: 0 });
+    expect(await customers()).toBe(before);
+  });
+
   test('how one file is read is kept under a name, and found again by its columns', async () => {
     const first = await bring('When,Where,X1,X2\n03.04.2025,12 Ropewalk Yard,240,zz\n');
     expect(first.mapping.columns.map((c) => c.use)).toEqual(['nothing', 'nothing', 'nothing', 'nothing']);

@@ -73,7 +73,7 @@ interface Brought {
 }
 
 const IDLE = ['to-map', 'checked', 'undone', 'failed'] as const;
-const AFRESH = { done: 0, total: 0, stopping: false, error: null, ended_at: null, beat_at: null };
+const AFRESH = { systems: 0, done: 0, total: 0, stopping: false, error: null, ended_at: null, beat_at: null };
 const STARTS = {
   import: { from: ['checked'], to: { state: 'importing', done_up_to: 0, judged_up_to: null, readings: 0, systems: 0 } },
   undo: { from: ['imported'], to: { state: 'undoing', judged_up_to: null, done_up_to: 0 } },

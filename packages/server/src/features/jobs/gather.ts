@@ -1,5 +1,6 @@
 import { dayOf, holdsForRound, type Job } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { together } from '../../database/together.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { decidedJob, ofCall, ofHand, ofOwed, ofPart, ofRounds, type Planned } from './jobs-from.ts';
 import { roundRows } from './rounds-source.ts';
@@ -32,17 +33,6 @@ export async function roundsOf(
     const holds = decision && holdsForRound(dayOf(decision.decided_at.toISOString()), lastRounds.get(job.key) ?? null);
     return decidedJob(job, false, holds ? decision : undefined);
   });
-}
-
-/** Questions at once; within a transaction one after the other, for they share a connection. */
-async function together<T extends readonly unknown[]>(
-  on: Knex,
-  ...ask: { [K in keyof T]: () => Promise<T[K]> }
-): Promise<T> {
-  if (!on.isTransaction) return Promise.all(ask.map((one) => one())) as unknown as Promise<T>;
-  const answers: unknown[] = [];
-  for (const one of ask) answers.push(await one());
-  return answers as unknown as T;
 }
 
 /** Every job of a firm that matches, with what was decided of it, the soonest due first. */

@@ -14,6 +14,7 @@ import {
 } from '@yarnix/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Knex } from 'knex';
+import { together } from '../../database/together.ts';
 import { holdSystem } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
@@ -114,13 +115,20 @@ const deciding = ({ now, transact }: On<Needs>, { all, one }: Now) => ({
  */
 export function jobsService(on: On<Needs>) {
   const { db, now, needs } = on;
-  const planned = async (context: RequestContext): Promise<Planned> => ({
-    today: dayOf(now().toISOString()),
-    policy: (await needs.session.judging(context)).policy,
-    seasons: await needs.planning.seasons(context),
-    // Asked for where there is a round, and not else: it takes longer than all other questions.
-    roundMinutes: () => needs.planning.roundMinutes(context),
-  });
+  const planned = async (context: RequestContext): Promise<Planned> => {
+    const [{ policy }, seasons] = await together(
+      db,
+      () => needs.session.judging(context),
+      () => needs.planning.seasons(context),
+    );
+    // What rounds take is asked for where there is a round, and not else: it takes longer than all other questions.
+    return {
+      today: dayOf(now().toISOString()),
+      policy,
+      seasons,
+      roundMinutes: () => needs.planning.roundMinutes(context),
+    };
+  };
   const all = async (on: Knex, context: RequestContext, asked: Asked): Promise<Job[]> =>
     jobsOf(on, context, asked, await planned(context));
   const rounds = async (on: Knex, context: RequestContext, asked: Asked): Promise<Job[]> =>

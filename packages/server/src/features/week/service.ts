@@ -12,6 +12,7 @@ import {
   type Week,
 } from '@yarnix/core';
 import { isDeepStrictEqual } from 'node:util';
+import { together } from '../../database/together.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
@@ -89,12 +90,15 @@ export function weekService({ db, needs, transact }: On<Needs>) {
   const store = weekStore(db);
   async function stops(context: RequestContext, from: string, to: string): Promise<PlannedStop[]> {
     const jobs = await needs.weekJobs.plannedBetween(context, from, to);
-    const all = stopsOf(jobs, await needs.planning.placesOf(context, jobs));
-    const underWay = await needs.visits.underWay(context, [...new Set(jobs.map((j) => j.systemId))]);
-    const planned = underWay.length === 0 ? all : withThose(all, underWay, await store.zone(context));
-    const orders = new Map(
-      (await store.orders(context, from, to)).map((row) => [dayName(row.person_id, row.day), row.systems]),
+    const [places, kept, underWay] = await together(
+      db,
+      () => needs.planning.placesOf(context, jobs),
+      () => store.orders(context, from, to),
+      () => needs.visits.underWay(context, [...new Set(jobs.map((j) => j.systemId))]),
     );
+    const all = stopsOf(jobs, places);
+    const planned = underWay.length === 0 ? all : withThose(all, underWay, await store.zone(context));
+    const orders = new Map(kept.map((row) => [dayName(row.person_id, row.day), row.systems]));
     const names = new Set(planned.map(({ personId, day }) => dayName(personId, day)));
     return [...names].flatMap((name) =>
       inOrder(
@@ -112,9 +116,13 @@ export function weekService({ db, needs, transact }: On<Needs>) {
     stops,
     async week(context: RequestContext, from: string, count: number): Promise<Week> {
       const days = Array.from({ length: count }, (_, i) => isoOf(dayOf(from) + i));
-      const planned = await stops(context, from, days.at(-1) ?? from);
-      const frame = await needs.planning.frame(context);
-      return { days, people: await needs.weekJobs.people(context), frame, stops: planned };
+      const [planned, frame, people] = await together(
+        db,
+        () => stops(context, from, days.at(-1) ?? from),
+        () => needs.planning.frame(context),
+        () => needs.weekJobs.people(context),
+      );
+      return { days, people, frame, stops: planned };
     },
 
     /** Moves what is planned at an address; all of it, upon what was looked at, or nothing. */

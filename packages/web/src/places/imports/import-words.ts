@@ -14,8 +14,8 @@ export const saySystems = (count: number): string => counted(count, 'system');
 const SAID: Readonly<Record<ImportState, (view: ImportView) => string>> = {
   'to-map': () => 'brought; its columns are still to be named',
   checking: ({ done, total }) => `checking ${done.toLocaleString('en-US')} of ${sayRows(total)}`,
-  checked: ({ outcomes }) =>
-    `checked: ${sayRows(outcomes?.comes ?? 0)} would come in, ${(outcomes?.questioned ?? 0).toLocaleString('en-US')} asked about, ${(outcomes?.refused ?? 0).toLocaleString('en-US')} cannot`,
+  checked: ({ outcomes, systems }) =>
+    `checked: ${sayRows(outcomes?.comes ?? 0)} would come in, ${(outcomes?.questioned ?? 0).toLocaleString('en-US')} asked about, ${(outcomes?.refused ?? 0).toLocaleString('en-US')} cannot${systems > 0 ? `; ${saySystems(systems)} would be made` : ''}`,
   importing: () => 'coming in',
   imported: ({ readings, systems }) =>
     `${sayReadings(readings)} came in${systems > 0 ? `, and ${saySystems(systems)} with them` : ''}`,
