@@ -22,6 +22,7 @@ export {
   type RatingField,
   type Slot,
 } from './equipment/component.ts';
+export { SWITCH_ORDER_NAMES } from './equipment/switch-order.ts';
 export { contradictionsIn } from './equipment/given-plate.ts';
 export {
   MOVED_SETTINGS,
@@ -522,4 +523,5 @@ export {
   type SheetSystem,
 } from './exchange/sheet/check.ts';
 export { readChart, type ChartName } from './exchange/plate-charts.ts';
+export { systemNames, visitsIn, type NamedSystem, type SystemNames } from './exchange/sheet/which-system.ts';
 export { newSystemOf } from './exchange/sheet/new-systems.ts';

@@ -1,4 +1,4 @@
-import { SWITCH_ORDERS, type SwitchOrder } from '../equipment/switch-order.ts';
+import { SWITCH_ORDER_NAMES, SWITCH_ORDERS } from '../equipment/switch-order.ts';
 import { LIVE_WORK } from '../round/cautions.ts';
 import { CHAIN_PLACES, controlChain, type ChainFinding, type ChainPlace } from '../trade/controls/control-chain.ts';
 import type { Finding } from '../verdict/findings.ts';
@@ -79,20 +79,12 @@ export const defrostSettingsSum: BenchSum = {
 const PLACES = Object.keys(CHAIN_PLACES) as ChainPlace[];
 const labelOf = (place: ChainPlace): string => capital(CHAIN_PLACES[place]).replace(/^The /, '');
 
-const ORDER_NAMES: Readonly<Record<SwitchOrder, string>> = {
-  'high-low': 'High, then low',
-  'low-high': 'Low, then high',
-  'high-only': 'High only',
-  'low-only': 'Low only',
-  none: 'None',
-};
-
 const order: BenchInput = {
   type: 'choice',
   id: 'switches',
   label: 'Pressure switches',
   usual: 'unknown',
-  choices: [['unknown', 'Not traced'], ...SWITCH_ORDERS.map((id) => [id, ORDER_NAMES[id]] as const)],
+  choices: [['unknown', 'Not traced'], ...SWITCH_ORDERS.map((id) => [id, SWITCH_ORDER_NAMES[id]] as const)],
 };
 
 function findingSaid(finding: ChainFinding): string {

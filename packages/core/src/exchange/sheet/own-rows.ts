@@ -1,20 +1,18 @@
 import { SLOT_NAMES, SLOTS, type Point } from '../../equipment/component.ts';
-import { dayOf } from '../../quantity/day.ts';
+import { dayOf, type Day } from '../../quantity/day.ts';
 import { conditionsSchema, type Conditions } from '../../readings/contract/conditions.ts';
 import type { Input, Inputs, Method } from '../../readings/contract/entry.ts';
 import { methodOf, readingKind } from '../../readings/registry.ts';
 import { systemKindNamed } from './names.ts';
-import type { RefusedRow, SheetRow } from './rows.ts';
-
-const NAMED = /^([A-Za-z0-9-]+)=(.*)$/s;
+import { outsideDays, type RefusedRow, type SheetRow } from './rows.ts';
 
 /** "microfarads=38.4; finding=open" by name. */
 const pairsIn = (text: string): Record<string, string> =>
   Object.fromEntries(
-    text
-      .split('; ')
-      .flatMap((pair) => NAMED.exec(pair)?.slice(1, 3) ?? [])
-      .reduce<[string, string][]>((all, part, at, parts) => (at % 2 ? [...all, [parts[at - 1] ?? '', part]] : all), []),
+    text.split('; ').flatMap((pair) => {
+      const at = pair.indexOf('=');
+      return at < 1 ? [] : [[pair.slice(0, at), pair.slice(at + 1)] as const];
+    }),
   );
 
 function inputOf(method: Method, name: string, text: string): Input {
@@ -39,12 +37,20 @@ function conditionsIn(text: string): Conditions {
 }
 
 /** Reads a row of a file that this app wrote. Readings that were corrected stay out: what stands comes with its own row. */
-export function readOwnRow(headers: readonly string[], cells: readonly string[], line: number): SheetRow | RefusedRow {
+export function readOwnRow(
+  headers: readonly string[],
+  cells: readonly string[],
+  line: number,
+  today: Day,
+): SheetRow | RefusedRow {
   const cell = (name: string): string => (cells[headers.indexOf(name)] ?? '').replace(/^'(?=[=+\-@])/, '');
   const refused = (why: string): RefusedRow => ({ line, refused: why });
   if (cell('superseded') === 'yes') return refused('It was corrected there: the newer reading has a row of its own.');
   const ms = Date.parse(cell('taken_at'));
   if (Number.isNaN(ms)) return refused(`“${cell('taken_at').slice(0, 40)}” is no moment.`);
+  const day = dayOf(new Date(ms).toISOString());
+  const outside = outsideDays(day, today);
+  if (outside !== null) return refused(`${cell('taken_at').slice(0, 40)} ${outside}.`);
   const kind = readingKind(cell('kind'));
   const method = kind && methodOf(kind, cell('method'));
   const slot = SLOTS.find((known) => SLOT_NAMES[known] === cell('part'));
@@ -57,7 +63,7 @@ export function readOwnRow(headers: readonly string[], cells: readonly string[],
   const rating = cell('rating');
   return {
     line,
-    day: dayOf(new Date(ms).toISOString()),
+    day,
     minute: minute % 1440,
     isUtc: true,
     systemId: cell('system'),

@@ -1,8 +1,7 @@
 import { SYSTEM_KIND_NAMES, type SystemKind } from '../../equipment/system-kind.ts';
-import { chartableDay } from './days.ts';
 import { PLATE_NUMBERS, type ColumnUse, type PlainUse, type SheetMapping } from '../../http/imports.ts';
 import type { Plate } from '../../equipment/plate.ts';
-import type { Day } from '../../quantity/day.ts';
+import { dayOf, type Day } from '../../quantity/day.ts';
 import { own } from '../../quantity/own.ts';
 import type { Conditions } from '../../readings/contract/conditions.ts';
 import { readDate, readNumber, readTime } from './cells.ts';
@@ -51,6 +50,13 @@ export interface RefusedRow {
 }
 
 type Cells = readonly string[];
+
+/** No machine in service was built before. */
+const EARLIEST = dayOf('1960-01-01');
+
+/** Why nothing can have been read on a day, `today` being the last one; null when it can. */
+export const outsideDays = (day: Day, today: Day): string | null =>
+  day > today ? 'is still to come' : day < EARLIEST ? 'is before anything that is kept' : null;
 
 /** A number for a unit, or what is wrong with its cell. */
 function valueIn(text: string, mapping: SheetMapping, measure: Measure, unit: string): SheetValue | string | null {
@@ -153,7 +159,7 @@ class Row {
   installedOn(): Day | null {
     const read = readDate(this.text('installed', 40), this.mapping.dateOrder);
     if (read.outcome === 'cannot-read') this.troubles.push(`Installed: ${read.why}.`);
-    return read.outcome === 'day' ? chartableDay(read.day) : null;
+    return read.outcome === 'day' && read.day >= EARLIEST ? read.day : null;
   }
 }
 
@@ -164,8 +170,8 @@ export function readRow(cells: Cells, line: number, mapping: SheetMapping, today
   const dated = readDate(row.text('date', 60), mapping.dateOrder);
   if (dated.outcome === 'empty') return refused('It has no date.');
   if (dated.outcome === 'cannot-read') return refused(`${dated.why}.`);
-  if (dated.day > today) return refused(`${row.text('date', 40)} is still to come.`);
-  if (chartableDay(dated.day) === null) return refused(`${row.text('date', 40)} is before anything that is kept.`);
+  const outside = outsideDays(dated.day, today);
+  if (outside !== null) return refused(`${row.text('date', 40)} ${outside}.`);
   const address = row.text('address', 120);
   const systemId = row.text('system', 60);
   if (address === '' && systemId === '') return refused('It does not say which system.');

@@ -2,6 +2,7 @@ import {
   componentsFor,
   isHeatPump,
   SENSOR_CURVES,
+  SWITCH_ORDER_NAMES,
   type Plate,
   type RatingField,
   type Slot,
@@ -185,13 +186,7 @@ function HeatPumpFields(props: PlateFieldsProps) {
         {!ductless && number('defrostIntervalMin', 'Interval', 'min')}
         {!ductless && number('defrostTerminationF', 'Ends at', '°F')}
         {!ductless &&
-          choice('pressureSwitches', 'Pressure switches, from the board on', [
-            ['high-low', 'High, then low'],
-            ['low-high', 'Low, then high'],
-            ['high-only', 'High only'],
-            ['low-only', 'Low only'],
-            ['none', 'None'],
-          ])}
+          choice('pressureSwitches', 'Pressure switches, from the board on', Object.entries(SWITCH_ORDER_NAMES))}
         {ductless && number('panHeaterWatts', 'Base pan heater', 'W')}
         {choice(
           'sensorCurve',
