@@ -80,20 +80,14 @@ export function jobQueue(db: Knex, { keeping = false, onError = () => undefined 
     });
     return starting;
   };
+  const add = async (within: Knex, queue: string, of: string, slice: object): Promise<void> => {
+    await (await boss()).send(queue, slice, { db: through(within), singletonKey: of });
+  };
   return {
     boss,
-    addSlice: async (within, refitId) => {
-      const slice: RefitSlice = { refitId };
-      await (await boss()).send(QUEUES.refits, slice, { db: through(within), singletonKey: refitId });
-    },
-    addPreview: async (within, previewId) => {
-      const slice: PreviewSlice = { previewId };
-      await (await boss()).send(QUEUES.previews, slice, { db: through(within), singletonKey: previewId });
-    },
-    addImport: async (within, importId) => {
-      const slice: ImportSlice = { importId };
-      await (await boss()).send(QUEUES.imports, slice, { db: through(within), singletonKey: importId });
-    },
+    addSlice: (within, refitId) => add(within, QUEUES.refits, refitId, { refitId } satisfies RefitSlice),
+    addPreview: (within, previewId) => add(within, QUEUES.previews, previewId, { previewId } satisfies PreviewSlice),
+    addImport: (within, importId) => add(within, QUEUES.imports, importId, { importId } satisfies ImportSlice),
     stop: async () => {
       await (await starting?.catch(() => undefined))?.stop({ graceful: true, timeout: 2000, wait: true });
     },

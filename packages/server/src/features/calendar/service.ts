@@ -7,6 +7,7 @@ import { calendarText } from './feed.ts';
 import { calendarStore } from './store.ts';
 
 interface Needs {
+  readonly planning: { zone(context: RequestContext): Promise<string> };
   readonly weekJobs: {
     planned(context: RequestContext): Promise<Job[]>;
     job(context: RequestContext, key: string): Promise<Job>;
@@ -54,7 +55,7 @@ export function calendarService({ db, now, needs }: On<Needs>) {
       const since = new Date(now().getTime() - TOLD_FOR * DAY_MS);
       const stands = new Set(jobs.map(({ key }) => key));
       const off = (await store.calledOff(context, whose.personId, since)).filter(({ key }) => !stands.has(key));
-      return calendarText({ name: `Yarnix, ${whose.name}`, zone: await store.zone(context), jobs, off });
+      return calendarText({ name: `Yarnix, ${whose.name}`, zone: await needs.planning.zone(context), jobs, off });
     },
 
     /** Notes that a job is not what somebody was told any more: another one does it, or nobody, or on no day. */
@@ -75,7 +76,7 @@ export function calendarService({ db, now, needs }: On<Needs>) {
     async event(context: RequestContext, key: string): Promise<string> {
       const job = await needs.weekJobs.job(context, key);
       if (job.decision !== 'accepted' || job.day === null) throw notFound('planned job');
-      return calendarText({ name: 'Yarnix', zone: await store.zone(context), jobs: [job] });
+      return calendarText({ name: 'Yarnix', zone: await needs.planning.zone(context), jobs: [job] });
     },
   };
 }

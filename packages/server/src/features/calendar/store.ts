@@ -21,10 +21,6 @@ export const calendarStore = (db: Knex) => ({
       .orderBy('p.name')
       .select('p.id as personId', 'p.name', 'l.made_at as since'),
 
-  /** The time zone of the firm's days. */
-  zone: async ({ firmId }: RequestContext): Promise<string> =>
-    (await db('firms').where({ id: firmId }).first<{ zone: string } | undefined>('zone'))?.zone ?? 'Etc/UTC',
-
   keep: (context: RequestContext, personId: string, digest: string, at: Date) =>
     db('calendar_links')
       .insert({ person_id: personId, firm_id: context.firmId, digest, made_at: at })

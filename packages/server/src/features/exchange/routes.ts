@@ -4,7 +4,9 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
 import { bytesRoute, route } from '../../http/route.ts';
+import type { RequestContext } from '../../identity/context.ts';
 import type { Services } from '../../services.ts';
+import type { AskedFirm } from './service.ts';
 
 const readingsQuerySchema = z.object({
   /** Of one system alone. */
@@ -26,11 +28,6 @@ const firmQuerySchema = z.object({
 /** The largest file of a firm that is read back at once, bytes; a larger firm comes in parts. */
 const LARGEST = 64 * 1024 * 1024;
 
-/** Where the part after this one is; nothing when this is the last. */
-const linkNext = (path: string, last: string | null, count: number | undefined, response: Response): void => {
-  if (last !== null) response.setHeader('link', `<${path}?after=${last}&count=${count ?? ''}>; rel="next"`);
-};
-
 /** Sends a file piece by piece. A reader that has gone away ends the work, and so does a database that has: the file is cut short, and seen to be. */
 async function sendPieces(
   pieces: AsyncGenerator<string | Buffer>,
@@ -45,6 +42,28 @@ async function sendPieces(
   await pipeline(Readable.from(pieces), response).catch(() => response.destroy());
 }
 
+interface FirmFile {
+  readonly path: string;
+  readonly summary: string;
+  readonly pieces: (context: RequestContext, asked: AskedFirm) => AsyncGenerator<string | Buffer>;
+  readonly file: string;
+  readonly type: string;
+}
+
+/** A file of the firm; where it is a part of it, its head says where the next one is. */
+const firmRoute = (exchange: Services['exchange'], { path, summary, pieces, file, type }: FirmFile) =>
+  bytesRoute({
+    path,
+    summary,
+    permission: 'look',
+    query: firmQuerySchema,
+    respond: async ({ context, query }, response) => {
+      const last = await exchange.lastOf(context, query);
+      if (last !== null) response.setHeader('link', `<${path}?after=${last}&count=${query.count ?? ''}>; rel="next"`);
+      await sendPieces(pieces(context, query), response, file, type);
+    },
+  });
+
 export const exchangeRoutes = ({ exchange }: Services) => [
   bytesRoute({
     path: '/api/readings.csv',
@@ -54,26 +73,20 @@ export const exchangeRoutes = ({ exchange }: Services) => [
     respond: ({ context, query }, response) =>
       sendPieces(exchange.readingsCsv(context, query), response, 'readings.csv', 'text/csv; charset=utf-8'),
   }),
-  bytesRoute({
+  firmRoute(exchange, {
     path: '/api/export.json',
     summary:
       'The firm, one system of it, or a part as JSON: people, meters, parts, visits, readings and all else that is known',
-    permission: 'look',
-    query: firmQuerySchema,
-    respond: async ({ context, query }, response) => {
-      linkNext('/api/export.json', await exchange.lastOf(context, query), query.count, response);
-      await sendPieces(exchange.firmJson(context, query), response, 'yarnix.json', 'application/json; charset=utf-8');
-    },
+    pieces: exchange.firmJson,
+    file: 'yarnix.json',
+    type: 'application/json; charset=utf-8',
   }),
-  bytesRoute({
+  firmRoute(exchange, {
     path: '/api/export.zip',
     summary: 'The same with its photos, as a ZIP',
-    permission: 'look',
-    query: firmQuerySchema,
-    respond: async ({ context, query }, response) => {
-      linkNext('/api/export.zip', await exchange.lastOf(context, query), query.count, response);
-      await sendPieces(exchange.archive(context, query), response, 'yarnix.zip', 'application/zip');
-    },
+    pieces: exchange.archive,
+    file: 'yarnix.zip',
+    type: 'application/zip',
   }),
   route({
     method: 'put',

@@ -62,6 +62,8 @@ export function planningService({ db, needs, transact }: On<Needs>) {
       if ((await store.setPlace(context, systemId, place)) === 0) throw notFound('system');
       return needs.systems.detail(context, systemId);
     },
+    /** The time zone that the firm's days are of. */
+    zone: (context: RequestContext): Promise<string> => store.zone(context),
     seasons: async (context: RequestContext): Promise<SeasonStarts> => {
       const { heat, frost } = await kept(context);
       return { heat, frost };

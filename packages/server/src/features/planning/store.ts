@@ -12,6 +12,10 @@ export interface AreaPlace extends GeoPlace {
 
 /** How a firm plans, where its areas and systems are, and what its rounds took. */
 export const planningStore = (db: Knex) => ({
+  /** The time zone of the firm's days. */
+  zone: async ({ firmId }: RequestContext): Promise<string> =>
+    (await db('firms').where({ id: firmId }).first<{ zone: string } | undefined>('zone'))?.zone ?? 'Etc/UTC',
+
   async settings(context: RequestContext): Promise<unknown> {
     const row = await db('firms').where({ id: context.firmId }).first<{ planning: unknown } | undefined>('planning');
     return row?.planning ?? null;

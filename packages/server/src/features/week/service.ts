@@ -33,6 +33,7 @@ interface Needs {
   };
   readonly planning: {
     frame(context: RequestContext): Promise<DayFrame>;
+    zone(context: RequestContext): Promise<string>;
     placesOf(
       context: RequestContext,
       systems: readonly { readonly systemId: string; readonly area: string | null }[],
@@ -97,7 +98,7 @@ export function weekService({ db, needs, transact }: On<Needs>) {
       () => needs.visits.underWay(context, [...new Set(jobs.map((j) => j.systemId))]),
     );
     const all = stopsOf(jobs, places);
-    const planned = underWay.length === 0 ? all : withThose(all, underWay, await store.zone(context));
+    const planned = underWay.length === 0 ? all : withThose(all, underWay, await needs.planning.zone(context));
     const orders = new Map(kept.map((row) => [dayName(row.person_id, row.day), row.systems]));
     const names = new Set(planned.map(({ personId, day }) => dayName(personId, day)));
     return [...names].flatMap((name) =>

@@ -9,10 +9,6 @@ export interface DayOrderRow {
 }
 
 export const weekStore = (db: Knex) => ({
-  /** The time zone of the firm's days. */
-  zone: async ({ firmId }: RequestContext): Promise<string> =>
-    (await db('firms').where({ id: firmId }).first<{ zone: string } | undefined>('zone'))?.zone ?? 'Etc/UTC',
-
   orders: (context: RequestContext, from: string, to: string): Promise<DayOrderRow[]> =>
     db('day_orders')
       .where({ firm_id: context.firmId })
