@@ -48,10 +48,10 @@ const blockStore = (page: Page) =>
 
 test('a store that is too busy to write loses nothing: what is typed is kept before the key is up', async ({
   page,
-  server,
+  alone,
 }) => {
-  const { systemId } = await watchedDual(server.address);
-  await startRound(page, systemId);
+  const { systemId } = await watchedDual(alone.address);
+  await startRound(page, systemId, 'heating', alone.address);
   await beginRunning(page, '52');
   await expect(page.getByText('All sent').first()).toBeVisible();
   await blockStore(page);
@@ -63,7 +63,7 @@ test('a store that is too busy to write loses nothing: what is typed is kept bef
   await expect(common(page)).toHaveValue('12.6');
   // The reading that was on its way reaches the office once, though its own page never wrote it.
   const received = async () => {
-    const detail = (await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as {
+    const detail = (await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as {
       visits: { id: string }[];
       readings: { visitId: string; value: number }[];
     };

@@ -94,6 +94,28 @@ test('a reading and the close of its round: both, or the reading hears that it i
   }
 });
 
+test('a visit that is being closed stands in one of the two lists, never in both or in none', async () => {
+  let asked = 0;
+  for (let round = 0; round < 20; round += 1) {
+    const { visitId } = await scene();
+    let isClosed = false;
+    const closing = request(app)
+      .put(`/api/visits/${visitId}/closing`)
+      .send({ closedAt: `2026-10-10T15:${String(round).padStart(2, '0')}:00.000Z` })
+      .expect(200)
+      .then(() => (isClosed = true));
+    const askUntilClosed = async () => {
+      for (; !isClosed; asked += 1) {
+        const { body } = await request(app).get('/api/visits').expect(200);
+        const there = [...body.open, ...body.closed].filter((v: { id: string }) => v.id === visitId);
+        expect(there).toHaveLength(1);
+      }
+    };
+    await Promise.all([closing, ...Array.from({ length: 6 }, askUntilClosed)]);
+  }
+  expect(asked).toBeGreaterThan(20);
+});
+
 test('the same PUT fifty times at once is one reading', async () => {
   const { system, visitId } = await scene();
   const id = v7();

@@ -56,6 +56,6 @@ export function visitsService({ db, now, needs }: On<Needs>) {
     start,
     ofSystem: store.ofSystem,
     underWay: (context: RequestContext, systems: readonly string[]) => store.underWay(context, systems),
-    page: async (context: RequestContext) => ({ open: await store.open(context), closed: await store.recent(context) }),
+    page: (context: RequestContext) => store.page(context),
   };
 }

@@ -87,12 +87,13 @@ export const visitsStore = (db: Knex) => {
       return rows.map((v) => ({ systemId: v.system_id, personId: v.person_id, startedAt: v.started_at.toISOString() }));
     },
 
-    async open(context: RequestContext): Promise<VisitLine[]> {
-      return (await lines(context).whereNull('v.closed_at').limit(50)).map(lineOf);
-    },
-
-    async recent(context: RequestContext): Promise<VisitLine[]> {
-      return (await lines(context).whereNotNull('v.closed_at').limit(40)).map(lineOf);
+    /** What is under way and what was closed last, at one moment: a visit that is being closed is in one of them. */
+    async page(context: RequestContext): Promise<{ open: VisitLine[]; closed: VisitLine[] }> {
+      const open = lines(context).whereNull('v.closed_at').limit(50);
+      const closed = lines(context).whereNotNull('v.closed_at').limit(40);
+      const rows = (await db.unionAll([open, closed], true)) as LineRow[];
+      const [under, ended] = [rows.filter((r) => r.closed_at === null), rows.filter((r) => r.closed_at !== null)];
+      return { open: under.map(lineOf), closed: ended.map(lineOf) };
     },
 
     insert: (context: RequestContext, id: string, { systemId, startedAt, season }: NewVisit) =>
