@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { changedFiles } from './lib/changed.mjs';
 import { startCluster } from './lib/cluster.mjs';
-import { ensureChromium, ensureNpmPackages } from './lib/packages.mjs';
+import { ensureChromium, ensureNpmPackages, ensurePdfTools } from './lib/packages.mjs';
 import { root } from './lib/paths.mjs';
 import { runAndRead } from './lib/run.mjs';
 import { runMain, say } from './lib/say.mjs';
@@ -123,6 +123,7 @@ async function runSteps(steps) {
 await runMain(async () => {
   await ensureNpmPackages();
   const chromium = process.argv.includes('--quick') ? '' : await ensureChromium();
+  await ensurePdfTools();
   const cluster = await startCluster('test', { durable: false, fresh: true });
   const stop = () => cluster.stop();
   for (const signal of ['SIGINT', 'SIGTERM']) {

@@ -55,17 +55,24 @@ export async function ensurePostgres() {
   return installed;
 }
 
-/** Where Chromium is; installs Debian's when it is missing and this user may. */
-export async function ensureChromium() {
-  const path = '/usr/bin/chromium';
+/** Installs one of Debian's packages when its program is missing and this user may. */
+async function ensureProgram(name, debian, path) {
   if (existsSync(path)) return path;
-  if (!isRoot) {
-    throw new Refusal('Chromium is missing: install it with "sudo apt-get install chromium", then run this again.');
-  }
-  say('installing Chromium from Debian’s packages');
-  await aptInstall(['chromium']);
-  if (!existsSync(path)) throw new Refusal('Chromium could not be installed; try "apt-get install chromium" by hand.');
+  const missing = `${name} is missing: install it with "sudo apt-get install ${debian}", then run this again.`;
+  if (!isRoot) throw new Refusal(missing);
+  say(`installing ${name} from Debian’s packages`);
+  await aptInstall([debian]);
+  if (!existsSync(path)) throw new Refusal(`${name} could not be installed; try "apt-get install ${debian}" by hand.`);
   return path;
+}
+
+/** Where Chromium is. */
+export const ensureChromium = () => ensureProgram('Chromium', 'chromium', '/usr/bin/chromium');
+
+/** Debian's programs that read a PDF: the tests hold the owner's report against them. */
+export async function ensurePdfTools() {
+  await ensureProgram('poppler’s PDF tools', 'poppler-utils', '/usr/bin/pdfinfo');
+  await ensureProgram('qpdf', 'qpdf', '/usr/bin/qpdf');
 }
 
 /** True when the unprivileged owner of the cluster can reach this folder. */

@@ -1,5 +1,10 @@
 import type { ReportLink } from '@yarnix/core';
 import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { execFile } from 'node:child_process';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
 import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
@@ -101,6 +106,39 @@ test('it is tagged and named, its fonts are in it, and nothing in it can run', a
   expect(text).toContain('Said to the owner');
   // What users wrote is text: of what the font has no letter for, a sign that it is missing.
   expect(text).toContain('<script>alert(1)</script> & (x) \\) ?');
+});
+
+// Outside check: Debian's qpdf and poppler, which have no code in common with what writes the file or with the reader above.
+test('programs of other makers find it whole, tagged, readable in order, and with its fonts', async () => {
+  await read(33);
+  await read(5, 'fan');
+  await close();
+  const folder = await mkdtemp(join(tmpdir(), 'report-'));
+  const file = join(folder, 'report.pdf');
+  const run = async (program: string, ...args: string[]) => (await promisify(execFile)(program, args)).stdout;
+  try {
+    for (const query of ['', '?paper=a4&text=large']) {
+      await writeFile(file, (await ofVisit(query)).bytes);
+      expect(await run('qpdf', '--check', file)).toContain('No syntax or stream encoding errors found');
+      const info = await run('pdfinfo', file);
+      expect(info).toMatch(/^Tagged: +yes$/m);
+      expect(info).toMatch(/^JavaScript: +no$/m);
+      expect(info).toMatch(/^Encrypted: +no$/m);
+      expect(info).toMatch(query ? /^Page size: .*\(A4\)$/m : /^Page size: .*\(letter\)$/m);
+      // A line of the table is a font: its name, kind and encoding, then embedded, subset and with a map to letters.
+      const fonts = (await run('pdffonts', file)).trim().split('\n').slice(2);
+      expect(fonts).toHaveLength(2);
+      for (const font of fonts) expect(font).toMatch(/ yes yes yes +\d+ +\d+$/);
+      const text = (await run('pdftotext', file, '-')).replaceAll(/\s+/g, ' ');
+      expect(text).toMatch(/One part needs attention now\..*Fit a new run capacitor.*What was measured.*33\.0 µF/);
+      const tree = await run('pdfinfo', '-struct-text', file);
+      expect(tree).toMatch(/^Document/m);
+      expect(tree.indexOf('H1')).toBeLessThan(tree.indexOf('Table'));
+      expect(tree).toMatch(/TH[^\n]*\n\s+"[^"]+"/);
+    }
+  } finally {
+    await rm(folder, { recursive: true });
+  }
 });
 
 test('a thread is drawn, and told in words to whoever cannot see it', async () => {
