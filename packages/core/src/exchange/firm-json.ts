@@ -1,25 +1,70 @@
 import { z } from 'zod';
 import { dateSchema, idSchema, momentSchema } from '../http/common.ts';
+import { jobKeySchema } from '../http/jobs.ts';
 import { newMeterCheckSchema } from '../http/meters.ts';
+import { windowSchema } from '../http/places.ts';
 import { refrigerantSchema } from '../http/refrigerants.ts';
+import { reportHeadSchema } from '../http/reports.ts';
 import { systemDetailSchema } from '../http/systems.ts';
+import { planningSchema } from '../http/week.ts';
+import { JOB_DECISIONS } from '../planning/decision.ts';
 import { INSTRUMENT_KINDS } from '../readings/contract/quantities.ts';
 import { policySchema } from '../verdict/policy.ts';
 
 /** The name of this form of a file; another form will have another. */
 export const EXPORT_FORM = 'yarnix-export-1';
 
-/** A system with what its screens need not know: whose it is, and who did what. */
+/** What is to be done on a system, beside what its readings ask for: decisions, notes by hand, parts set aside. */
+const plannedOnSystem = {
+  decisions: z
+    .array(
+      z.object({
+        key: jobKeySchema,
+        decision: z.enum(JOB_DECISIONS),
+        note: z.string(),
+        day: dateSchema.nullable(),
+        personId: idSchema.nullable(),
+        window: windowSchema.nullable(),
+        /** How bad what it is about stood then, 0 to 5. */
+        severity: z.number().int().min(0).max(5),
+        version: z.number().int().min(1),
+        by: idSchema,
+        at: momentSchema,
+      }),
+    )
+    .default([]),
+  byHand: z
+    .array(
+      z.object({
+        id: idSchema,
+        by: idSchema,
+        text: z.string(),
+        byWhen: dateSchema,
+        minutes: z.number().int(),
+        at: momentSchema,
+      }),
+    )
+    .default([]),
+  setAside: z
+    .array(z.object({ componentId: idSchema, by: idSchema, until: dateSchema, reason: z.string(), at: momentSchema }))
+    .default([]),
+};
+
+/** A system with what its screens need not know: whose it is, who did what, and what was decided of it. */
 export const exportedSystemSchema = systemDetailSchema.extend({
   customerId: idSchema,
   /**
    * Who did what, by its id: of every visit, photo and repair; of a reading only where it was not whoever made the visit.
    */
   by: z.record(idSchema, idSchema),
+  ...plannedOnSystem,
 });
 export type ExportedSystem = z.infer<typeof exportedSystemSchema>;
 
-/** What a firm's systems rest on: its people, their meters and checks, its tables, and the schools it judges by. */
+/**
+ * What a firm's systems rest on: its people, their meters and checks, its tables, the schools it judges by, and how it plans.
+ * What a file of this form lacked once is filled in as if there were none of it.
+ */
 export const exportedFirmSchema = z.object({
   form: z.literal(EXPORT_FORM),
   exportedAt: momentSchema,
@@ -41,6 +86,14 @@ export const exportedFirmSchema = z.object({
     newMeterCheckSchema.extend({ id: idSchema, meterId: idSchema, personId: idSchema, takenAt: momentSchema }),
   ),
   refrigerants: z.array(refrigerantSchema),
+  planning: planningSchema.nullable().default(null),
+  reportHead: reportHeadSchema.nullable().default(null),
+  /** In which order a person goes to the systems of a day, where somebody put them in one. */
+  dayOrders: z.array(z.object({ personId: idSchema, day: dateSchema, systems: z.array(idSchema) })).default([]),
+  /** What is in somebody's van, by its name on the shelf. */
+  vans: z
+    .array(z.object({ personId: idSchema, part: z.string(), count: z.number().int().min(0).max(999) }))
+    .default([]),
 });
 export type ExportedFirm = z.infer<typeof exportedFirmSchema>;
 

@@ -2,18 +2,32 @@ import type { ExportedFirm } from '@yarnix/core';
 import type { Knex } from 'knex';
 import type { RequestContext } from '../../identity/context.ts';
 
+/** Where people are named, by table and column. */
+const NAMES_PEOPLE: readonly (readonly [table: string, column?: string])[] = [
+  ['visits'],
+  ['readings'],
+  ['photos'],
+  ['system_events'],
+  ['meters'],
+  ['meter_checks'],
+  ['job_decisions'],
+  ['job_decisions', 'decided_by'],
+  ['jobs_by_hand'],
+  ['snoozes'],
+  ['day_orders'],
+  ['van_stock'],
+];
+
 /** What a firm's systems rest on, as rows of the database have it. */
 export const firmStore = (db: Knex) => ({
-  /** Those who did something on a system, or have meters of their own. */
+  /** Those who did something on a system, have something planned, or have meters or a van of their own. */
   people: (context: RequestContext): Promise<ExportedFirm['people']> => {
-    const did = (table: string) =>
-      db(table).where({ firm_id: context.firmId }).whereNotNull('person_id').distinct('person_id');
+    const named = (table: string, column: string) =>
+      db(table).where({ firm_id: context.firmId }).whereNotNull(column).distinct(column);
     return db('people')
       .where({ firm_id: context.firmId })
       .where((some) =>
-        ['visits', 'readings', 'photos', 'system_events', 'meters', 'meter_checks'].forEach(
-          (table) => void some.orWhereIn('id', did(table)),
-        ),
+        NAMES_PEOPLE.forEach(([table, column = 'person_id']) => void some.orWhereIn('id', named(table, column))),
       )
       .orderBy('id')
       .select<ExportedFirm['people']>('id', 'name', 'initials');

@@ -48,6 +48,51 @@ export interface ReadFirm {
 
 const whereOf = (path: readonly PropertyKey[]): string => path.map(String).join('.');
 
+/** The ids that a system names, by what they are of. */
+const namedIn = (s: ExportedSystem) => ({
+  people: [
+    ...Object.values(s.by),
+    ...s.decisions.flatMap((d) => [d.by, d.personId]),
+    ...[...s.byHand, ...s.setAside].map((d) => d.by),
+  ],
+  visits: [...s.readings, ...s.followUps, ...s.looseEnds, ...s.events, ...s.photos].map((r) => r.visitId),
+  parts: [
+    ...[...s.readings, ...s.followUps, ...s.setAside, ...s.photos].map((r) => r.componentId),
+    ...s.components.map((c) => c.replaces),
+  ],
+  readings: [...s.readings.map((r) => r.supersedes), ...s.followUps.map((f) => f.doneBy)],
+});
+
+/** Refuses a file in which something rests on what is not in it: it would rest on whatever has that id here. */
+function checkWhole(
+  { people, meters, checks, dayOrders, vans }: ExportedFirm,
+  systems: readonly ExportedSystem[],
+): void {
+  const persons = new Set(people.map(({ id }) => id));
+  const check = (what: string, there: ReadonlySet<string>, named: readonly (string | null)[]) => {
+    const lost = named.find((id) => id !== null && !there.has(id));
+    if (lost !== undefined) refuseFile(`It names ${what} ${lost}, which is not in it.`);
+  };
+  check(
+    'person',
+    persons,
+    [...meters, ...checks, ...dayOrders, ...vans].map((r) => r.personId),
+  );
+  check(
+    'meter',
+    new Set(meters.map(({ id }) => id)),
+    checks.map((c) => c.meterId),
+  );
+  for (const system of systems) {
+    const named = namedIn(system);
+    const ids = (rows: readonly { readonly id: string }[]) => new Set(rows.map(({ id }) => id));
+    check('person', persons, named.people);
+    check('visit', ids(system.visits), named.visits);
+    check('part', ids(system.components), named.parts);
+    check('reading', ids(system.readings), named.readings);
+  }
+}
+
 /** Reads a file whole before anything of it is kept. */
 export async function readFirmFile(bytes: Buffer): Promise<ReadFirm> {
   const { json, photos } = partsOf(bytes);
@@ -69,5 +114,6 @@ export async function readFirmFile(bytes: Buffer): Promise<ReadFirm> {
     // Others are served between two systems.
     await breathe();
   }
+  checkWhole(firm.data, systems);
   return { firm: firm.data, systems, photos };
 }

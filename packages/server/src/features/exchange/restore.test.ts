@@ -4,7 +4,15 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { loadFirm } from '../../database/load-firm.ts';
-import { benchReading, makeSystem, openSuite, startVisit, systemBody, type Suite } from '../../testing/suite.ts';
+import {
+  benchReading,
+  makeSystem,
+  openSuite,
+  startVisit,
+  systemBody,
+  type MadeSystem,
+  type Suite,
+} from '../../testing/suite.ts';
 
 const AS_OF = 20_730;
 const now = () => new Date(AS_OF * 86_400_000 + 40_000_000);
@@ -33,7 +41,7 @@ const plain = (bytes: Buffer | Uint8Array) => {
     ...rest
   } = JSON.parse(Buffer.from(bytes).toString()) as Record<string, object[]>;
   return rest as unknown as {
-    systems: { id: string; photos: { id: string }[] }[];
+    systems: { id: string; photos: { id: string }[]; decisions: object[] }[];
     people: object[];
     meters: object[];
     checks: object[];
@@ -41,6 +49,30 @@ const plain = (bytes: Buffer | Uint8Array) => {
 };
 
 const WICKED = '"\\ \u2028 =1+1, <b>火</b>\nand a second line';
+
+/** What is planned: a job decided, one by hand, a part set aside, a day in order, a van, areas, the report's head. */
+async function planIn(app: App, system: MadeSystem): Promise<void> {
+  const put = (path: string, body: object) => request(app).put(path).send(body).expect(200);
+  const { body: session } = await request(app).get('/api/session').expect(200);
+  const { id: personId } = (session as { person: { id: string } }).person;
+  const day = new Date((AS_OF + 3) * 86_400_000).toISOString().slice(0, 10);
+  const byHand = v7();
+  await put(`/api/systems/${system.id}/jobs/${byHand}`, { text: WICKED.slice(0, 40), byWhen: day, minutes: 20 });
+  await put(`/api/jobs/hand:${byHand}`, {
+    decision: 'accepted',
+    note: WICKED,
+    day,
+    personId,
+    window: { from: 540, to: 660 },
+    version: 0,
+  });
+  await put(`/api/watch/${system.part('contactor')}/snooze`, { until: day, reason: 'new one is ordered' });
+  await put(`/api/vans/${personId}/days/${day}`, { part: '40+5 µF 440 V', count: 2 });
+  await put(`/api/week/people/${personId}/days/${day}`, { systems: [system.id], was: [system.id] });
+  const { body: planning } = await request(app).get('/api/planning').expect(200);
+  await put('/api/planning', { ...(planning as object), heat: '10-05', start: { lat: 41.4, lng: -93.2 } });
+  await put('/api/report-head', { name: 'One & "two"', line: 'License 0-000' });
+}
 
 /** What no simulation makes: notes, photos, repairs, calls, rulings, corrections, readings put off, parts fitted anew. */
 async function liveIn(app: App): Promise<void> {
@@ -98,6 +130,7 @@ async function liveIn(app: App): Promise<void> {
     visitId: visit,
   }).expect(200);
   await put(`/api/visits/${visit}/closing`, { closedAt: day(5), note: WICKED }).expect(200);
+  await planIn(app, system);
   await put(`/api/systems/${system.id}/place`, { place: { lat: 41.5, lng: -93.25 } }).expect(200);
 }
 
@@ -123,6 +156,14 @@ describe.each([3, 41, 977])('a firm of seed %d', (seed) => {
     const was = plain(first['firm.json']!);
     expect(was).toEqual(plain(await file(source!, '/api/export.json')));
     expect(was.systems.length).toBe(5 + (seed % 3));
+    const planned = was.systems.find(({ decisions }) => decisions.length > 0);
+    expect(planned).toMatchObject({ byHand: [{ minutes: 20 }], setAside: [{ reason: 'new one is ordered' }] });
+    expect(was).toMatchObject({
+      planning: { heat: '10-05', start: { lat: 41.4 } },
+      reportHead: { line: 'License 0-000' },
+      dayOrders: [{ systems: [planned!.id] }],
+      vans: [{ count: 2 }],
+    });
     const { body } = await bring(target!, zip).expect(200);
     expect(body).toMatchObject({ systems: was.systems.length, photos: 1 });
 
@@ -182,27 +223,44 @@ describe('in parts, and what is none', () => {
     const broken = structuredClone(json);
     (broken.systems[3] as unknown as { address: number }).address = 12;
     await refused(Buffer.from(JSON.stringify(broken)));
-    // A part that refers to what is not in the file fails amid the writing: what was written before it goes with it.
-    const loose = structuredClone(json);
-    loose.systems[4]!.visits = [
-      {
-        id: v7(),
-        systemId: v7(),
-        season: 'fall',
-        startedAt: now().toISOString(),
-        closedAt: null,
-        note: null,
-        personName: 'x',
-        call: null,
-      },
-    ];
-    (loose.systems[4] as unknown as { by: object }).by = { [(loose.systems[4]!.visits[0] as { id: string }).id]: v7() };
-    const { status } = await bring(empty.app, Buffer.from(JSON.stringify(loose)));
-    expect([409, 422]).toContain(status);
     expect(plain(await file(empty.app, '/api/export.json')).systems).toEqual([]);
     await bring(empty.appFor({ firmId: empty.firmId, personId: v7(), permissions: ['look', 'record'] }), zip).expect(
       403,
     );
     await empty.close();
   });
+});
+
+interface Lone {
+  by: Record<string, string>;
+  visits: { id: string }[];
+  readings: { visitId: string; componentId: string; supersedes: string | null }[];
+  decisions: { personId: string }[];
+  setAside: { componentId: string }[];
+}
+
+test('what rests on what is not in the file would rest on another firm’s: it is refused, and says what it names', async () => {
+  const theirs = await openSuite(now);
+  await liveIn(theirs.app);
+  const other = await makeSystem(theirs.app, { ...systemBody(), customerId: v7() });
+  const before = plain(await file(theirs.app, '/api/export.json'));
+  const outsider = theirs.appFor(await theirs.addFirm('Other'));
+  const json = (await file(theirs.app, '/api/export.json')).toString();
+  const naming = async (change: (system: Lone) => void) => {
+    const loose = JSON.parse(json) as { people: object[]; systems: Lone[] };
+    change(loose.systems.find(({ readings }) => readings.length > 0)!);
+    const reply = await bring(outsider, Buffer.from(JSON.stringify(loose)));
+    expect(reply.body).toMatchObject({ code: 'file-unreadable' });
+    return (reply.body as { detail: string }).detail;
+  };
+  expect(await naming((s) => (s.readings[0]!.componentId = other.part('contactor')))).toMatch(/^It names part /);
+  expect(await naming((s) => (s.readings[0]!.visitId = v7()))).toMatch(/^It names visit /);
+  expect(await naming((s) => (s.readings[0]!.supersedes = v7()))).toMatch(/^It names reading /);
+  expect(await naming((s) => (s.by[s.visits[0]!.id] = v7()))).toMatch(/^It names person /);
+  expect(await naming((s) => (s.decisions[0]!.personId = v7()))).toMatch(/^It names person /);
+  expect(await naming((s) => (s.setAside[0]!.componentId = other.part('contactor')))).toMatch(/^It names part /);
+  // Nor can a person of theirs be taken over by being listed.
+  expect((await bring(outsider, Buffer.from(json))).body).toMatchObject({ code: 'id-taken' });
+  expect(plain(await file(theirs.app, '/api/export.json'))).toEqual(before);
+  await theirs.close();
 });

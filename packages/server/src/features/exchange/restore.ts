@@ -43,7 +43,7 @@ const IN_USE = 'Some of what is in it is here already, or belongs to another fir
 async function insertNew(db: Knex, table: string, rows: Rows): Promise<void> {
   for (let at = 0; at < rows.length; at += ROWS_AT_A_TIME) {
     const some = rows.slice(at, at + ROWS_AT_A_TIME);
-    const made = await db(table).insert(some).onConflict().ignore().returning<object[]>('id');
+    const made = await db(table).insert(some).onConflict().ignore().returning<object[]>('firm_id');
     if (made.length !== some.length) throw new ProblemError('id-taken', IN_USE);
   }
 }
@@ -62,14 +62,39 @@ async function insertMissing(db: Knex, context: RequestContext, table: string, r
   if (Number(ours[0]?.count) !== rows.length) throw new ProblemError('id-taken', IN_USE);
 }
 
-/** What the systems rest on. Schools are taken over only where there is no system yet: else the firm has chosen its own. */
+/** How a firm judges, plans and signs: taken over only where there is no system yet, else it has chosen its own. */
+async function restoreSettings(db: Knex, { firmId }: RequestContext, firm: ReadFirm['firm']): Promise<void> {
+  if (await db('systems').where({ firm_id: firmId }).first<object | undefined>('id')) return;
+  const { areas = [], ...planning } = firm.planning ?? {};
+  await db('firms')
+    .where({ id: firmId })
+    .update({
+      policy: JSON.stringify(firm.policy),
+      policy_revision: db.raw('policy_revision + 1'),
+      ...(firm.planning && { planning: JSON.stringify(planning) }),
+      ...(firm.reportHead && { report_head: JSON.stringify(firm.reportHead) }),
+    });
+  const places = areas.flatMap(({ area, place }) => (place ? [{ firm_id: firmId, area, ...place }] : []));
+  if (places.length > 0) await db('area_places').insert(places).onConflict().ignore();
+}
+
+/** Orders of days and what is in vans, where none is known yet. */
+async function restoreDays(db: Knex, { firmId }: RequestContext, { dayOrders, vans }: ReadFirm['firm']): Promise<void> {
+  const orders = dayOrders.map(({ personId, day, systems }) => ({
+    firm_id: firmId,
+    person_id: personId,
+    day,
+    systems,
+  }));
+  if (orders.length > 0) await db('day_orders').insert(orders).onConflict().ignore();
+  const stock = vans.map(({ personId, ...aboard }) => ({ firm_id: firmId, person_id: personId, ...aboard }));
+  if (stock.length > 0) await db('van_stock').insert(stock).onConflict().ignore();
+}
+
+/** What the systems rest on. */
 async function restoreFirm(db: Knex, context: RequestContext, { firm, systems }: ReadFirm): Promise<void> {
   const firm_id = context.firmId;
-  const there: unknown = await db('systems').where({ firm_id }).first('id');
-  if (!there)
-    await db('firms')
-      .where({ id: firm_id })
-      .update({ policy: JSON.stringify(firm.policy), policy_revision: db.raw('policy_revision + 1') });
+  await restoreSettings(db, context, firm);
   const [last] = await db('people').where({ firm_id }).max<{ position: number | null }[]>('position as position');
   const first = (last?.position ?? -1) + 1;
   await insertMissing(
@@ -112,6 +137,7 @@ async function restoreFirm(db: Knex, context: RequestContext, { firm, systems }:
     'customers',
     [...customers].map(([id, name]) => ({ id, firm_id, name })),
   );
+  await restoreDays(db, context, firm);
 }
 
 /** Reads a firm's file back, all of it or nothing, in the caller's transaction. */

@@ -4,6 +4,9 @@ import {
   READING_COLUMNS,
   type ExportedFirm,
   type ExportedReading,
+  type ExportedSystem,
+  type PlanningSettings,
+  type ReportHead,
   type Restored,
   type Session,
   type SystemDetail,
@@ -14,6 +17,7 @@ import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
 import { zipOf, type ArchiveFile } from './archive.ts';
 import { firmStore } from './firm-store.ts';
+import { planStore } from './plan-store.ts';
 import { restore } from './restore.ts';
 import { exchangeStore } from './store.ts';
 
@@ -44,6 +48,8 @@ const rowOf = (reading: ExportedReading) => READING_COLUMNS.map(({ of }) => of(r
 interface Needs {
   readonly systems: { detail(context: RequestContext, id: string): Promise<SystemDetail> };
   readonly session: { session(context: RequestContext): Promise<Session> };
+  readonly planning: { settings(context: RequestContext): Promise<PlanningSettings> };
+  readonly reports: { head(context: RequestContext): Promise<ReportHead> };
   readonly photos: {
     picture(
       context: RequestContext,
@@ -58,16 +64,20 @@ interface Needs {
 export function exchangeService({ db, now, needs, transact }: On<Needs>) {
   const store = exchangeStore(db);
   const whole = firmStore(db);
+  const plan = planStore(db);
+
+  const system = async (context: RequestContext, id: string): Promise<ExportedSystem> => ({
+    ...(await needs.systems.detail(context, id)),
+    ...(await whole.behind(context, id)),
+    ...(await plan.ofSystem(context, id)),
+  });
 
   /** The systems that are asked for, each whole, one at a time. */
   async function* systemsOf(context: RequestContext, { systemId, after, count = Infinity }: AskedFirm) {
     let ids =
       systemId === undefined ? await store.systemsAfter(context, after, Math.min(count, AT_A_TIME)) : [systemId];
     for (let left = count; ids.length > 0;) {
-      for (const id of ids) {
-        const [detail, behind] = [await needs.systems.detail(context, id), await whole.behind(context, id)];
-        yield { ...detail, ...behind };
-      }
+      for (const id of ids) yield await system(context, id);
       left -= ids.length;
       const isMore = systemId === undefined && left > 0;
       ids = isMore ? await store.systemsAfter(context, ids.at(-1), Math.min(left, AT_A_TIME)) : [];
@@ -88,6 +98,10 @@ export function exchangeService({ db, now, needs, transact }: On<Needs>) {
       meters: await whole.meters(context),
       checks: await whole.checks(context),
       refrigerants,
+      planning: await needs.planning.settings(context),
+      reportHead: await needs.reports.head(context),
+      dayOrders: await plan.dayOrders(context),
+      vans: await plan.vans(context),
     };
     yield `${JSON.stringify(head).slice(0, -1)},"systems":[`;
     for (let divider = '\n'; !next.done; divider = ',\n') {

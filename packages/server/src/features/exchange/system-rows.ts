@@ -48,6 +48,43 @@ const looseEndRows = (context: RequestContext, system: ExportedSystem): Rows =>
     left_because: e.leftBecause,
   }));
 
+const decisionRows = (context: RequestContext, system: ExportedSystem): Rows =>
+  system.decisions.map(({ personId, window, by, at, ...d }) => ({
+    ...d,
+    firm_id: context.firmId,
+    system_id: system.id,
+    person_id: personId,
+    from_minute: window?.from ?? null,
+    to_minute: window?.to ?? null,
+    decided_by: by,
+    decided_at: at,
+  }));
+
+/** What is planned on a system: what was decided, noted by hand, set aside. */
+function plannedRows(context: RequestContext, system: ExportedSystem): Record<string, Rows> {
+  const own = { firm_id: context.firmId, system_id: system.id };
+  return {
+    job_decisions: decisionRows(context, system),
+    jobs_by_hand: system.byHand.map((j) => ({
+      id: j.id,
+      ...own,
+      person_id: j.by,
+      task: j.text,
+      by_when: j.byWhen,
+      minutes: j.minutes,
+      made_at: j.at,
+    })),
+    snoozes: system.setAside.map((z) => ({
+      component_id: z.componentId,
+      firm_id: context.firmId,
+      person_id: z.by,
+      until: z.until,
+      reason: z.reason,
+      set_at: z.at,
+    })),
+  };
+}
+
 /** Rows of one system, by table, in the order in which one rests on the other. */
 export function systemRows(context: RequestContext, system: ExportedSystem): Record<string, Rows> {
   const own = { firm_id: context.firmId, system_id: system.id };
@@ -120,5 +157,6 @@ export function systemRows(context: RequestContext, system: ExportedSystem): Rec
       note: e.note,
       change: json(e.change),
     })),
+    ...plannedRows(context, system),
   };
 }
