@@ -1,5 +1,6 @@
 import type { Job, Plate } from '@yarnix/core';
 import { randomUUID } from 'node:crypto';
+import { v7 } from 'uuid';
 import { expect, isPhone, startRound, test } from './support/app.ts';
 import { enterSystem } from './support/hunted.ts';
 
@@ -29,11 +30,12 @@ async function readCapacitor(
   at: string,
   systemId: string,
   { microfarads, takenAt, fitted = false }: { microfarads: number; takenAt: string; fitted?: boolean },
-): Promise<void> {
+): Promise<string> {
   const visitId = randomUUID();
-  await put(at, `/api/visits/${visitId}`, { systemId, startedAt: takenAt, season: 'fall' });
+  const before = (minutes: number) => new Date(Date.parse(takenAt) - minutes * 60_000);
+  await put(at, `/api/visits/${visitId}`, { systemId, startedAt: before(10).toISOString(), season: 'fall' });
   if (fitted)
-    await put(at, `/api/components/${randomUUID()}`, {
+    await put(at, `/api/components/${v7({ msecs: before(1).getTime() })}`, {
       replaces: await capacitorOf(at, systemId),
       fittedOn: takenAt.slice(0, 10),
       plate: { rating: '40+5 µF 440 V' },
@@ -50,9 +52,10 @@ async function readCapacitor(
     confirmed: true,
     takenAt,
   });
+  return visitId;
 }
 
-test('a verdict becomes a job, is planned for a day and a person, and goes by the reading that settles it', async ({
+test('a verdict becomes a job, is planned for a Tuesday and a person, goes by the reading that settles it, and is told to the owner', async ({
   page,
   alone,
 }) => {
@@ -107,10 +110,21 @@ test('a verdict becomes a job, is planned for a day and a person, and goes by th
   expect(await calendar()).toBe('404');
 
   // The new part settles it, and nobody ticks anything off.
-  await readCapacitor(at, systemId, { microfarads: 40.3, takenAt: '2026-11-25T14:00:00.000Z', fitted: true });
+  const repaired = { microfarads: 40.3, takenAt: '2026-11-25T14:00:00.000Z', fitted: true };
+  const visitId = await readCapacitor(at, systemId, repaired);
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expect(page.getByRole('region', { name: '3 Bobbin Hill' })).toHaveCount(0);
+
+  // The owner reads what was done, with what was measured before and after it.
+  await put(at, `/api/visits/${visitId}/closing`, { closedAt: '2026-11-25T14:30:00.000Z' });
+  await page.goto(`${at}/systems/${systemId}`);
+  await page.getByRole('link', { name: 'Report for the owner' }).first().click();
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  await page.goto(await page.getByLabel('The link, shown this once').inputValue());
+  await expect(page.getByRole('heading', { name: 'Before and after' })).toBeVisible();
+  await expect(page.getByText('New run capacitor: proved')).toBeVisible();
+  await expect(page.getByText(/Capacitance, HERM: 35\.0.µF before, 40\.3.µF after/)).toBeVisible();
 });
 
 test('a round that is due is planned, and is gone once it is made', async ({ page, alone }) => {

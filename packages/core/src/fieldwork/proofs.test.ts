@@ -91,6 +91,26 @@ test('a part that another device fitted since the round began is a repair here t
   expect(roundProofs(earlier, visitId, view(found, earlier))).toEqual([]);
 });
 
+test('a part that was found bad on an earlier visit and is changed on this one is proved by the new one', () => {
+  const fresh = { ...component('fresh', 'outdoor-fan'), id: idAt('14:20'), replaces: 'fan', fittedOn: '2026-10-10' };
+  const old = { ...component('fan', 'outdoor-fan'), removedOn: '2026-10-10' };
+  const kept = (r: LocalReading, of: string) => ({ ...r.reading, id: r.id, value: r.value, findings: [], visitId: of });
+  const before = kept(amps('a', '14:10', 1.6, { takenAt: '2026-10-01T15:00:00.000Z' }), 'earlier');
+  const there = {
+    ...system,
+    components: [old, fresh, component('comp', 'compressor')],
+    readings: [before as never],
+  };
+  const [proof] = roundProofs(there, visitId, view(start, there));
+  expect(proof).toMatchObject({ verdict: 'owed', readings: [{ before: { value: 1.6 }, after: null }] });
+  const after = amps('b', '14:30', 1.0, { componentId: idAt('14:20') });
+  const read = { ...start, readings: [after] };
+  expect(roundProofs(there, visitId, view(read, there))[0]).toMatchObject({
+    verdict: 'proved',
+    readings: [{ before: { value: 1.6 }, after: { value: 1 } }],
+  });
+});
+
 test('the same figure after a repair is a reading too: not the cause', () => {
   const taking = takeEntry(repaired, fieldOf(repaired), { amps: 1.6 }, { now: '2026-10-10T14:30:00.000Z', id: 'b' });
   if (taking.outcome !== 'taken') throw new Error('not taken');

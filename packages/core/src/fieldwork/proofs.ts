@@ -59,15 +59,16 @@ function provedReadings(system: SystemDetail, visitId: string, view: RoundView, 
   const threads = byThread(view.readings);
   const parts = partsOf(system, view);
   return [...threads.values()].flatMap((thread): ProvedReading[] => {
-    const before = thread.findLast((r) => r.visitId === visitId && r.takenAt < repair.at);
+    // Weather and load differ from visit to visit; what was read of the part itself is why it came out.
+    const isOfIt = (r: RoundReading) => r.componentId === repair.replaced?.old;
+    const before = thread.findLast((r) => r.takenAt < repair.at && (r.visitId === visitId || isOfIt(r)));
     const kind = before && readingKind(before.kind);
     const component = before && parts.get(before.componentId);
     if (!before || !kind || !component || !repair.moves(before.kind, before.point)) return [];
     const was = paired(before, thread, component, kind, { system, view });
     // Only what was not as it should be can prove that something has helped.
     if (severityOf(was.standing) < severityOf('watch')) return [];
-    const isReplaced = repair.replaced?.old === before.componentId;
-    const now = isReplaced ? (parts.get(repair.replaced?.fresh ?? '') ?? component) : component;
+    const now = isOfIt(before) ? (parts.get(repair.replaced?.fresh ?? '') ?? component) : component;
     const later = threads.get(threadKey({ ...before, componentId: now.id })) ?? [];
     const after = later.findLast((r) => r.visitId === visitId && r.takenAt > repair.at);
     const is = after ? paired(after, later, now, kind, { system, view }) : null;

@@ -10,7 +10,7 @@ const HEADS = ['Part', 'Reading', 'Last', 'On', 'Limit', 'Stands', 'Why'] as con
 export function LoomTable({ loom }: { loom: Loom }) {
   const strands = [...loom.eyes, ...loom.quiet, ...loom.looks, ...loom.unproven];
   return (
-    <div role="region" aria-label="Threads as a table" tabIndex={0} className="overflow-x-auto">
+    <div role="region" aria-label="Threads as a table" tabIndex={0} className="relative overflow-x-auto">
       <table className="w-full min-w-[720px] border-collapse text-left text-[15px]">
         <thead>
           <tr className="label">

@@ -71,7 +71,7 @@ export function ReadingTable({ data }: { data: ThreadData }) {
     })),
   ].sort((a, b) => b.day - a.day);
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Readings as a table">
+    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Readings as a table">
       <table className="w-full text-left whitespace-nowrap">
         <thead className="label border-b border-rule-strong">
           <tr>
