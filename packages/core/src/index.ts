@@ -6,6 +6,7 @@ export { seasonOf, type Season } from './quantity/season.ts';
 export type { Unit } from './quantity/unit.ts';
 export {
   componentsFor,
+  hasAmps,
   hasRating,
   isReplaceable,
   POINT_NAMES,
@@ -22,6 +23,7 @@ export {
   type RatingField,
   type Slot,
 } from './equipment/component.ts';
+export { isFuseAllowed } from './equipment/fuse.ts';
 export { SWITCH_ORDER_NAMES } from './equipment/switch-order.ts';
 export { contradictionsIn } from './equipment/given-plate.ts';
 export {
@@ -32,6 +34,7 @@ export {
   type SettingMoved,
 } from './equipment/moved-settings.ts';
 export {
+  controlFuseOf,
   heatCircuitsOf,
   heatElementsOf,
   nominalVoltsOf,
@@ -435,7 +438,7 @@ export { sayTableTrouble } from './words/pressure-table.ts';
 export { sayRatingDecision, sayRatingTrouble } from './words/rating.ts';
 export { reasonLine, sayOwnShare, sayReason } from './words/reasons.ts';
 export { sayRefusal } from './words/refusals.ts';
-export { sayReplacement } from './words/replacement.ts';
+export { fuseRefused, sayReplacement } from './words/replacement.ts';
 export { SNAG_WORDS } from './words/rules.ts';
 export { textOf } from './words/said.ts';
 export { TOGETHER_WORDS } from './words/together.ts';

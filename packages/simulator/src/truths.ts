@@ -144,6 +144,7 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
   },
   'outdoor-looks': (scene) => (scene.faults.has('contact-pitted') ? 'pitted-contacts' : 'nothing'),
   'indoor-looks': (scene) => (scene.faults.has('dirty-filter') ? 'dirty-filter' : 'nothing'),
+  'control-fuse-looks': () => 'fuse-right',
   'call-check': callTruth,
   'contactor-volts': loadTruth('contactor-welded'),
   'blower-relay-volts': loadTruth('blower-relay-welded'),

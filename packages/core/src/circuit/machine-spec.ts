@@ -1,5 +1,5 @@
 import { componentsFor, ratingOf, type Slot } from '../equipment/component.ts';
-import { heatElementsOf, heatVoltsOf, nominalVoltsOf, type Plate } from '../equipment/plate.ts';
+import { controlFuseOf, heatElementsOf, heatVoltsOf, nominalVoltsOf, type Plate } from '../equipment/plate.ts';
 import type { SwitchOrder } from '../equipment/switch-order.ts';
 import { hasOutdoorUnit, isHeatPump, type SystemKind } from '../equipment/system-kind.ts';
 import { heaterResistance } from '../trade/electric-heat/heater.ts';
@@ -18,6 +18,8 @@ export interface MachineSpec {
   readonly banks: readonly number[];
   readonly heatSwitch: 'sequencer' | 'relay';
   readonly lineVolts: number;
+  /** A of the low-voltage fuse. */
+  readonly controlFuseAmps: number;
   readonly compressorAmps: number;
   readonly outdoorFanAmps: number;
   /** µF of each section. */
@@ -78,6 +80,7 @@ export function machineSpecOf(kind: SystemKind, plate: Plate): MachineSpec {
     banks: strips && bank.outcome === 'value' ? Array.from({ length: Math.min(2, elements) }, () => bank.value) : [],
     heatSwitch: plate.heatSwitch ?? 'sequencer',
     lineVolts: nominalVoltsOf(plate),
+    controlFuseAmps: controlFuseOf(plate),
     compressorAmps: compressorAmpsOf(plate),
     outdoorFanAmps: 0.8 * outdoorFanOf(plate),
     ...microfaradsOf(kind, plate),

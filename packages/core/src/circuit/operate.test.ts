@@ -65,3 +65,12 @@ test('a short blows the fuse and not the breaker; a motor that stalls draws its 
   expect(operate(stalled, 'cooling', 60).amps('k')).toBe(0);
   expect(operate(stalled, 'cooling', 60).amps('nothing')).toBe(0);
 });
+
+test('of a short that draws 4 A a fuse of 3 A dies, and one of 10 A lives on while the transformer burns', () => {
+  const blown = (controlFuseAmps: number) => {
+    const { network } = soundMachine(machineSpecOf('split-air-conditioner', { controlFuseAmps }));
+    return [...operate([...network, { ...wire('short', 'R', 'C'), ohms: 5 }], 'off').blown];
+  };
+  expect(blown(3)).toEqual(['fuse']);
+  expect(blown(10)).toEqual([]);
+});

@@ -1,4 +1,5 @@
 import { componentsFor, ratingOf } from './component.ts';
+import { isFuseAllowed } from './fuse.ts';
 import { hertzOf, nominalVoltsOf, plateSchema } from './plate.ts';
 import { SYSTEM_KINDS } from './system-kind.ts';
 
@@ -70,4 +71,24 @@ test('a plate without volts and hertz counts as the usual 240 V, 60 Hz', () => {
   expect(nominalVoltsOf({ volts: '115' })).toBe(120);
   expect(hertzOf({})).toBe(60);
   expect(hertzOf({ hertz: 50 })).toBe(50);
+});
+
+test('the low-voltage fuse is a part where its amps were noted, with them on its label', () => {
+  const fuseOf = (kind: (typeof SYSTEM_KINDS)[number], plate: object) =>
+    componentsFor(kind, plate).find((part) => part.slot === 'control-fuse');
+  expect(fuseOf('split-air-conditioner', {})).toBeUndefined();
+  expect(fuseOf('split-air-conditioner', { controlFuseAmps: 5 })).toMatchObject({ plate: { amps: 5 } });
+  expect(fuseOf('ductless-heat-pump', { controlFuseAmps: 5 })).toBeUndefined();
+});
+
+// NEC 240.4: overcurrent protection no larger than what it protects; that a control fuse is never replaced by a larger one is
+// common practice.
+test('a fuse of as many amps or fewer may be fitted, never of more', () => {
+  expect([3, 5, 5.5, 10].map((amps) => isFuseAllowed({ controlFuseAmps: 5 }, amps))).toEqual([
+    true,
+    true,
+    false,
+    false,
+  ]);
+  expect([5, 10].map((amps) => isFuseAllowed({}, amps))).toEqual([true, false]);
 });

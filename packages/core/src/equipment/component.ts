@@ -15,6 +15,7 @@ export const COMPONENT_KINDS = [
   'supply',
   'thermostat',
   'transformer',
+  'control-fuse',
   'compressor',
   'run-capacitor',
   'start-capacitor',
@@ -42,6 +43,7 @@ export const SLOTS = [
   'supply',
   'thermostat',
   'transformer',
+  'control-fuse',
   'compressor',
   'run-capacitor',
   'fan-capacitor',
@@ -79,6 +81,11 @@ const FACTS: Readonly<Record<Slot, SlotFacts>> = {
   supply: { name: 'Line supply', kind: 'supply', on: always },
   thermostat: { name: 'Thermostat', kind: 'thermostat', on: always },
   transformer: { name: 'Transformer', kind: 'transformer', on: (kind) => kind !== 'ductless-heat-pump' },
+  'control-fuse': {
+    name: 'Low-voltage fuse',
+    kind: 'control-fuse',
+    on: (kind, plate) => kind !== 'ductless-heat-pump' && plate.controlFuseAmps !== undefined,
+  },
   compressor: { name: 'Compressor', kind: 'compressor', on: hasOutdoorUnit },
   'run-capacitor': { name: 'Run capacitor', kind: 'run-capacitor', on: hasContactor },
   'fan-capacitor': {
@@ -155,9 +162,10 @@ export const SLOT_KINDS = pick('kind');
 export const CAPACITOR_SCHOOLS = ['printed', 'tight', 'wide'] as const;
 export type CapacitorSchool = (typeof CAPACITOR_SCHOOLS)[number];
 
-/** What a component's own label says, which is a capacitor's rating text, and the school it is judged by in place of the firm's. */
+/** What a component's own label says: a capacitor's rating text, a fuse's A; and the school it is judged by in place of the firm's. */
 export interface ComponentPlate {
   readonly rating?: string | undefined;
+  readonly amps?: number | undefined;
   readonly school?: CapacitorSchool | undefined;
 }
 
@@ -186,6 +194,9 @@ export const isReplaceable = ({ kind }: Pick<Component, 'kind'>): boolean => !PL
 /** Whether its label carries a rating that the replacement must be held against. */
 export const hasRating = ({ kind }: Pick<Component, 'kind'>): boolean =>
   kind === 'run-capacitor' || kind === 'start-capacitor';
+
+/** Whether its label says amps that the replacement must keep to. */
+export const hasAmps = ({ kind }: Pick<Component, 'kind'>): boolean => kind === 'control-fuse';
 
 /** A place on a component where a meter goes, and what it is called: a lug, a wire, a circuit, or the whole part. */
 export const POINT_NAMES = {
@@ -275,6 +286,7 @@ const RATING_OF: Partial<Record<Slot, RatingField>> = {
 };
 
 function componentPlate(slot: Slot, plate: Plate): ComponentPlate {
+  if (slot === 'control-fuse' && plate.controlFuseAmps !== undefined) return { amps: plate.controlFuseAmps };
   const field = RATING_OF[slot];
   const rating = field && plate[field];
   return rating ? { rating } : {};

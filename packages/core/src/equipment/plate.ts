@@ -56,6 +56,8 @@ export const plateSchema = z.object({
   blowerMotor: z.enum(['psc', 'ecm']).optional(),
   mca: amount(1, 300, 'A'),
   mocp: amount(5, 400, 'A'),
+  /** The low-voltage fuse as its board or holder says it. */
+  controlFuseAmps: amount(0.5, 15, 'A'),
   capacitorRating: words(60),
   fanCapacitorRating: words(60),
   startCapacitorRating: words(60),
@@ -108,6 +110,8 @@ export function nominalVoltsOf(plate: Plate): 240 | 208 | 120 {
 
 /** The volts electric heat is rated at, V: its own plate's, else the supply's. */
 export const heatVoltsOf = (plate: Plate): number => plate.heatVolts ?? nominalVoltsOf(plate);
+/** A of the low-voltage fuse; 5 where nobody noted it, the usual one (common practice, no source). */
+export const controlFuseOf = (plate: Plate): number => plate.controlFuseAmps ?? 5;
 /** Number of heating elements a plate names; 1 when it does not say. */
 export const heatElementsOf = (plate: Plate): number => plate.heatElements ?? 1;
 /** Number of circuits that feed the electric heat; 1 when the plate does not say. */

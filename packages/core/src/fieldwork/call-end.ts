@@ -36,8 +36,8 @@ export function endsOfTest({ measure, power, spot, reading }: Test): { code: Loo
 
 /** Ω a pair of control wires or a coil reads while it is shorted: from here up it is whole. */
 const SHORT_BELOW = 8;
-/** V of a control circuit, and A of its usual fuse; common practice, no source. */
-export const CONTROL = { volts: 24, fuseAmps: 5 };
+/** V of a control circuit. */
+export const CONTROL_VOLTS = 24;
 const CONTROL_PAIRS: ReadonlySet<string> = new Set(['yc-co', 'oo-co', 'yo-co', 'rt-ct']);
 
 /** A short that was read in the control circuit, Ω, and what it takes of the fuse, A = 24/Ω; null where there is none. */
@@ -49,7 +49,7 @@ export function shortIn(
     const test = tests.get(id);
     if (test?.measure.what !== 'ohms' || !CONTROL_PAIRS.has(test.reading.point) || typeof reading !== 'number')
       continue;
-    if (reading < SHORT_BELOW) return { ohms: reading, amps: CONTROL.volts / Math.max(0.1, reading) };
+    if (reading < SHORT_BELOW) return { ohms: reading, amps: CONTROL_VOLTS / Math.max(0.1, reading) };
   }
   return null;
 }

@@ -18,6 +18,7 @@ export const PLATE_NUMBERS = [
   'blowerFla',
   'mca',
   'mocp',
+  'controlFuseAmps',
   'factoryChargeOz',
   'targetSubcoolingF',
   'tons',

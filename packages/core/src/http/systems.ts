@@ -22,7 +22,11 @@ const line = (max: number, what: string) =>
     .min(1, `${what} is missing`)
     .max(max, `at most ${max} characters`);
 
-const componentPlateSchema = z.object({ rating: z.string().trim().max(60, 'at most 60 characters').optional() });
+const componentPlateSchema = z.object({
+  rating: z.string().trim().max(60, 'at most 60 characters').optional(),
+  /** Of a fuse, as it says itself. */
+  amps: z.number({ error: 'must be a number in A' }).min(0.5, 'at least 0.5 A').max(15, 'at most 15 A').optional(),
+});
 
 /** A new system: who, where, what kind, its plate, and the ids the client made for its parts. */
 export const newSystemSchema = z.object({

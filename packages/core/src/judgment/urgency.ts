@@ -27,6 +27,7 @@ export const CONSEQUENCE: Readonly<Record<Slot, number>> = {
   'blower-relay': 0.5,
   'defrost-board': 0.5,
   transformer: 0.5,
+  'control-fuse': 0.5,
   'outdoor-unit': 0.45,
   'coil-sensor': 0.4,
   'outdoor-sensor': 0.4,

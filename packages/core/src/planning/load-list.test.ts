@@ -63,3 +63,8 @@ test('a part has one name on the shelf, however it is typed', () => {
   expect(shelfName({ slot: 'run-capacitor', plate: { rating: '40+5 µF 440 V' } })).toBe('40+5 µF 440 V');
   expect(shelfName({ slot: 'heat-relay', plate: {} })).toBe('electric heat relay');
 });
+
+test('a fuse is on the shelf by its amps', () => {
+  expect(shelfName({ slot: 'control-fuse', plate: { amps: 3 } })).toBe('low-voltage fuse 3 a');
+  expect(namedForShelf('Low-voltage  fuse 3 A')).toBe(shelfName({ slot: 'control-fuse', plate: { amps: 3 } }));
+});

@@ -16,6 +16,7 @@ export const CARRIED: readonly Slot[] = [
   'coil-sensor',
   'outdoor-sensor',
   'transformer',
+  'control-fuse',
   'base-pan-heater',
 ];
 
@@ -48,6 +49,7 @@ export interface LoadLine {
 /** What a part is called on the shelf: its rating, or what it is. */
 export function shelfName({ slot, plate }: { readonly slot: Slot; readonly plate: ComponentPlate }): string {
   const rating = ratingOf({ plate });
+  if (plate.amps !== undefined) return `${SLOT_NAMES[slot].toLowerCase()} ${plate.amps} a`;
   return rating ? sayRating(rating) : SLOT_NAMES[slot].toLowerCase();
 }
 

@@ -11,6 +11,7 @@ const TO_REPLACE: Readonly<Partial<Record<Slot, number>>> = {
   'outdoor-fan': 75,
   blower: 90,
   contactor: 30,
+  'control-fuse': 15,
   'high-pressure-switch': 60,
   'low-pressure-switch': 60,
   'electric-heat': 60,

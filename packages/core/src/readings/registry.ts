@@ -32,6 +32,7 @@ import { gasRise } from './air/gas-rise.ts';
 import { heaterAmps } from './electric-heat/heater-amps.ts';
 import { heatingPressure } from './refrigerant/heating-pressure.ts';
 import { heatRise } from './air/heat-rise.ts';
+import { controlFuseLooks } from './looks/control-fuse-looks.ts';
 import { indoorLooks } from './looks/indoor-looks.ts';
 import { compressorOhms } from './motor/compressor-ohms.ts';
 import { pressureSwitchOhms } from './controls/pressure-switch-ohms.ts';
@@ -79,6 +80,7 @@ const KINDS: Readonly<Record<ReadingKindId, ReadingKind>> = {
   'room-temperature': roomTemperature,
   'outdoor-looks': outdoorLooks,
   'indoor-looks': indoorLooks,
+  'control-fuse-looks': controlFuseLooks,
   'call-check': callCheck,
   'restart-check': restartCheck,
   'contactor-volts': contactorVolts,

@@ -8,6 +8,7 @@ import { severityOf, type Standing } from '../verdict/standing.ts';
  */
 export const REPLACED_MOVES: Readonly<Partial<Record<ComponentKind, readonly ReadingKindId[]>>> = {
   transformer: ['control-volts', 'call-check'],
+  'control-fuse': ['control-volts', 'call-check'],
   thermostat: ['call-check', 'room-temperature'],
   compressor: ['compressor-amps', 'superheat', 'subcooling', 'temperature-split', 'heating-pressure'],
   'run-capacitor': ['compressor-amps', 'outdoor-fan-amps', 'blower-amps', 'call-check'],

@@ -24,6 +24,13 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, Said | ((point: string)
   'ice-in-base': ['Ice in the base', ': the drain holes, the pan heater, and defrosts that end too soon.'],
   'blade-stiff': ['The blade does not turn freely by hand', ': bearings, or it rubs. Not to be run so.'],
   'cable-damaged': ['Low-voltage cable damaged', ': find where it touches before a fuse is replaced.'],
+  'fuse-right': ['The fuse the board asks for', '.'],
+  'fuse-larger': [
+    'Fuse larger than the board says',
+    ': a short would burn the transformer or the board first. The amps on the board, never more.',
+  ],
+  'fuse-smaller': ['Fuse smaller than the board says', ': it may blow with nothing wrong.'],
+  'fuse-bridged': ['No fuse', ': bridged. Leave it off until the right one is in; find why it was done.'],
   'fuse-blown': ['Low-voltage fuse blown', ': find the short first; the same amps, never more.'],
   'rust-under-pan': ['Rust under the drain pan', ': it has overflowed.'],
   'dirty-filter': ['Dirty filter', ': change it before air is judged.'],

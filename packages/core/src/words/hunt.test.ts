@@ -102,8 +102,10 @@ test('a short that was read is told in amps against the fuse', () => {
     answers: [{ test: 'wiring-ohms/supply/yc-co/lifted', reading, readingId: 'a' }],
     tests: new Map(list.map((test) => [test.id, test])),
   });
-  expect(shortWords(told(2))).toBe('24 V over 2.0 Ω is 12.0 A; a 5 A fuse blows.');
-  expect(shortWords(told(15))).toBe('');
+  expect(shortWords(told(2), {})).toBe('24 V over 2.0 Ω is 12.0 A; a 5 A fuse blows.');
+  expect(shortWords(told(9), { controlFuseAmps: 3 })).toBe('');
+  expect(shortWords(told(6), { controlFuseAmps: 3 })).toBe('24 V over 6.0 Ω is 4.0 A; a 3 A fuse blows.');
+  expect(shortWords(told(15), {})).toBe('');
 });
 
 test('what comes and goes is not cleared by what read as it should: it does not show now, and where it is likeliest is said', () => {

@@ -1,10 +1,11 @@
 import { SLOT_NAMES } from '../equipment/component.ts';
+import { controlFuseOf, type Plate } from '../equipment/plate.ts';
 import type { FaultId } from '../circuit/faults.ts';
 import type { CauseId } from '../diagnosis/causes.ts';
 import { NO_FAULT, type Complaint } from '../diagnosis/complaint-shares.ts';
 import type { HuntReport, Meant, Offered, Suspect } from '../diagnosis/report.ts';
 import type { Test } from '../diagnosis/test-shape.ts';
-import { CONTROL, shortIn } from '../fieldwork/call-end.ts';
+import { CONTROL_VOLTS, shortIn } from '../fieldwork/call-end.ts';
 import type { Answered } from '../fieldwork/hunt-of-round.ts';
 import type { Leaning } from '../fieldwork/leanings.ts';
 import type { Lack, NewCall, Outcome } from '../http/calls.ts';
@@ -168,12 +169,12 @@ export interface Told {
 }
 
 /** What a short that was read takes of the control fuse: "24 V over 1.8 Ω is 13 A; a 5 A fuse blows."; empty where there is none. */
-export function shortWords({ answers, tests }: Told): string {
+export function shortWords({ answers, tests }: Told, plate: Plate): string {
   const short = shortIn(answers, tests);
   if (!short) return '';
-  const { volts, fuseAmps } = CONTROL;
+  const fuseAmps = controlFuseOf(plate);
   const fate = short.amps > fuseAmps ? 'blows' : 'holds for a while';
-  return `${volts} V over ${figure(short.ohms)} Ω is ${figure(short.amps)} A; a ${fuseAmps} A fuse ${fate}.`;
+  return `${CONTROL_VOLTS} V over ${figure(short.ohms)} Ω is ${figure(short.amps)} A; a ${fuseAmps} A fuse ${fate}.`;
 }
 
 /** What a call is about: "Blower never stops, Outdoor unit iced over". */

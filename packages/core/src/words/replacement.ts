@@ -35,6 +35,10 @@ function sayReason(reason: ReplacementReason): string {
   }
 }
 
+/** Why a fuse is refused where the board says less. */
+export const fuseRefused = (amps: number, boardAmps: number): string =>
+  `A ${short(amps)} A fuse is never fitted where the board says ${short(boardAmps)} A: find what blew it.`;
+
 /** A replacement's verdict in words: what refuses it, or what makes it fit. */
 export function sayReplacement(verdict: ReplacementVerdict): string {
   const told = verdict.verdict === 'refused' ? verdict.reasons.filter(isRefusal) : verdict.reasons;

@@ -52,7 +52,7 @@ function electricHeat({ banks, heatSwitch }: MachineSpec): Network {
 /** An air handler on 240 V: supply, transformer, blower, and electric heat where it has any. */
 export const airHandler = (spec: MachineSpec): Network => [
   ...supply240('indoor', 'H1', 'H2', spec.lineVolts),
-  ...transformer('H1', 'H2', spec.lineVolts),
+  ...transformer('H1', 'H2', spec.lineVolts, spec.controlFuseAmps),
   ...blower(spec),
   ...electricHeat(spec),
 ];

@@ -13,7 +13,7 @@ export const burns = (now: Pick<Now, 'volts'>): boolean => now.volts('R', 'C') >
  */
 export const furnace = (spec: MachineSpec): Network => [
   ...supply120(),
-  ...transformer('L', 'N', 120),
+  ...transformer('L', 'N', 120, spec.controlFuseAmps),
   // The board senses its inputs.
   { id: 'board.y', a: 'Y', b: 'C', ohms: 4000 },
   { id: 'board.g', a: 'G', b: 'C', ohms: 4000 },

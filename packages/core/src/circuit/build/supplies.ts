@@ -32,11 +32,14 @@ export const supply120 = (): Network => [
 const IDLE_VOLTS = 27;
 const SECONDARY_OHMS = 1.1;
 
+/** A fuse holds so much of its amps for good. */
+const HOLDS = 0.9;
+
 /**
- * The transformer and its fuse: primary between two nodes at `primaryVolts`, 24 V between RO and C, the fuse from RO to R. C is
+ * The transformer and its fuse of `fuseAmps`: primary between two nodes at `primaryVolts`, 24 V between RO and C, the fuse from RO to R. C is
  * bonded to metal, as it often is.
  */
-export const transformer = (a: string, b: string, primaryVolts: number): Network => [
+export const transformer = (a: string, b: string, primaryVolts: number, fuseAmps: number): Network => [
   { id: 'transformer.primary', a, b, ohms: primaryVolts > 150 ? 55 : 14, impedance: primaryVolts > 150 ? 4000 : 1000 },
   {
     id: 'transformer.secondary',
@@ -45,7 +48,7 @@ export const transformer = (a: string, b: string, primaryVolts: number): Network
     ohms: SECONDARY_OHMS,
     emf: (now: Now) => (now.volts(a, b) * IDLE_VOLTS) / primaryVolts,
   },
-  { ...wire('fuse', 'RO', 'R'), fuse: 4.5 },
+  { ...wire('fuse', 'RO', 'R'), fuse: HOLDS * fuseAmps },
   wire('bond', 'C', GROUND),
 ];
 

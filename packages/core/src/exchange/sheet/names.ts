@@ -111,6 +111,7 @@ const PLATE_NAMES: Readonly<Record<PlateColumn, readonly string[]>> = {
   outdoorFanFla: ['fan fla', 'outdoor fan fla', 'condenser fan fla', 'fla'],
   blowerFla: ['blower fla', 'indoor fan fla'],
   mca: ['mca', 'minimum circuit amps', 'minimum circuit ampacity'],
+  controlFuseAmps: ['low-voltage fuse', 'control fuse', 'low voltage fuse amps', 'board fuse'],
   mocp: ['mocp', 'maximum fuse', 'max breaker', 'max fuse'],
   factoryChargeOz: ['factory charge', 'charge oz', 'charge'],
   targetSubcoolingF: ['target subcooling', 'plate subcooling', 'subcooling target'],

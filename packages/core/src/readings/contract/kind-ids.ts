@@ -4,6 +4,7 @@ export const READING_KIND_IDS = [
   'room-temperature',
   'outdoor-looks',
   'indoor-looks',
+  'control-fuse-looks',
   'call-check',
   'restart-check',
   'contactor-volts',

@@ -18,6 +18,8 @@ export function looksOf(looks: {
   points?: readonly Point[];
   /** Where it is looked over on machines that have it elsewhere. */
   stopsFor?: (where: Where) => readonly StopId[] | null;
+  /** What its plate says of it; by eye, where nothing. */
+  plateLine?: (where: Where) => string;
   /** The choice that tells of ice outdoors. */
   ice?: FindingCode;
 }): FindingKind {
@@ -33,7 +35,7 @@ export function looksOf(looks: {
     id: looks.id,
     title: looks.title,
     component: looks.component,
-    plateLine: () => 'by eye, ear and nose',
+    plateLine: looks.plateLine ?? (() => 'by eye, ear and nose'),
     ...(looks.ice && {
       tells: ({ findings }, conditions) =>
         findings.includes(looks.ice ?? '') ? { ...conditions, iceSeen: true } : conditions,

@@ -40,8 +40,8 @@ export const fitFirst = (store: Store, context: RequestContext, systemId: string
   });
 
 /**
- * Follows a plate that was read better: parts it names for the first time are added, and a capacitor that was never
- * replaced gets the plate's rating; one that was keeps what its own label says. Parts stay, whatever the plate leaves out.
+ * Follows a plate that was read better: parts it names for the first time are added, and a capacitor or fuse that was
+ * never replaced gets the plate's rating; one that was keeps what its own label says. Parts stay, whatever the plate leaves out.
  */
 export async function followPlate(store: Store, context: RequestContext, asked: PlateToFollow): Promise<void> {
   const living = (await store.ofSystem(context, asked.systemId)).filter((row) => row.removed_on === null);
@@ -52,7 +52,8 @@ export async function followPlate(store: Store, context: RequestContext, asked: 
   for (const part of asked.parts) {
     const row = living.find((l) => l.slot === part.slot);
     const isFirst = row?.replaces === null;
-    if (row && isFirst && part.plate.rating !== undefined && part.plate.rating !== row.plate.rating) {
+    const { rating = row?.plate.rating, amps = row?.plate.amps } = part.plate;
+    if (row && isFirst && (rating !== row.plate.rating || amps !== row.plate.amps)) {
       await store.setPlate(context, row.id, { ...row.plate, ...part.plate }, labelOf(part.plate));
     }
   }

@@ -156,3 +156,19 @@ test('only a run capacitor that is in has a school of its own', async () => {
   await fit(v7()).expect(200);
   await request(suite.app).put(`/api/components/${old}/school`).send({ school: 'tight' }).expect(409);
 });
+
+test('a fuse is replaced by one of as many amps or fewer, whoever asks; nothing else has amps of its own', async () => {
+  const own = await makeSystem(suite.app, systemBody({ ...systemBody().plate, controlFuseAmps: 3 }));
+  const fuse = own.part('control-fuse');
+  const replaced = (id: string, replaces: string, plate: object, over: object = {}) =>
+    fit(id, { replaces, plate, reason: 'blown', ...over });
+  const { body } = await replaced(v7(), fuse, { amps: 5 }, { overruledBecause: 'it was all I had' }).expect(422);
+  expect(body).toMatchObject({ code: 'replacement-refused', errors: [{ path: 'plate.amps' }] });
+  expect(body.detail).toBe('A 5 A fuse is never fitted where the board says 3 A: find what blew it.');
+  await replaced(v7(), fuse, {}).expect(422);
+  const smaller = v7();
+  await replaced(smaller, fuse, { amps: 2 }).expect(200);
+  // The board's figure holds, not that of the one that came out.
+  await replaced(v7(), smaller, { amps: 3 }).expect(200);
+  await replaced(v7(), own.part('contactor'), { amps: 3 }).expect(422);
+});

@@ -1,4 +1,8 @@
 import {
+  controlFuseOf,
+  fuseRefused,
+  hasAmps,
+  isFuseAllowed,
   judgeReplacement,
   parseCapacitorRating,
   ratingOf,
@@ -19,7 +23,26 @@ export const labelOf = (plate: ComponentPlate): string | null => {
   return rating && sayRating(rating);
 };
 
+function checkFuse({ system_plate: plate }: PartInSystem, { plate: { amps } }: FittedPart): void {
+  const detail =
+    amps === undefined
+      ? 'Say how many amps the new fuse is.'
+      : isFuseAllowed(plate, amps)
+        ? ''
+        : fuseRefused(amps, controlFuseOf(plate));
+  if (detail)
+    throw new ProblemError(amps === undefined ? 'invalid-request' : 'replacement-refused', detail, [
+      { path: 'plate.amps', detail },
+    ]);
+}
+
 function checkRule(old: PartInSystem, fitted: FittedPart, policy: Policy): void {
+  if (hasAmps(old)) {
+    checkFuse(old, fitted);
+  } else if (fitted.plate.amps !== undefined) {
+    const detail = 'This part has no amps of its own; leave them out.';
+    throw new ProblemError('invalid-request', detail, [{ path: 'plate.amps', detail }]);
+  }
   const original = ratingOf(old);
   if (old.kind !== 'run-capacitor' && old.kind !== 'start-capacitor') {
     if (!fitted.plate.rating) return;

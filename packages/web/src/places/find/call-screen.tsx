@@ -89,7 +89,7 @@ function Over({
   onEnd: () => void;
 }) {
   const { standing } = report;
-  const short = shortWords(state);
+  const short = shortWords(state, here.system.plate);
   const repaired = () => {
     if (standing.is !== 'proved') return;
     const at = new Date().toISOString();

@@ -26,6 +26,7 @@ const PLATE_TITLES: Readonly<Record<PlateColumn, string>> = {
   blowerFla: 'blower FLA',
   mca: 'MCA',
   mocp: 'MOCP',
+  controlFuseAmps: 'low-voltage fuse',
   factoryChargeOz: 'factory charge, oz',
   targetSubcoolingF: 'target subcooling, °F',
   tons: 'tons',

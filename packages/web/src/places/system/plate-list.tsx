@@ -35,6 +35,7 @@ const linesOf = (plate: Plate): Line[] => [
   ['Filter', plate.filterSize],
   ['MCA', amps(plate.mca)],
   ['Fuse or breaker', amps(plate.mocp)],
+  ['Low-voltage fuse', amps(plate.controlFuseAmps)],
 ];
 
 /** A plate as it was read, with the wires noted; what could not be read is left out. */

@@ -140,6 +140,7 @@ function IndoorFields(props: PlateFieldsProps) {
           ])}
           {props.plate.blowerMotor !== 'ecm' && rating('blowerCapacitorRating', 'Blower capacitor', '10 µF 370 V')}
           {text('filterSize', 'Filter size')}
+          {number('controlFuseAmps', 'Low-voltage fuse', 'A')}
           {!parts.has('compressor') && number('tons', 'Nominal cooling', 'tons')}
         </fieldset>
       )}

@@ -1,5 +1,9 @@
 import {
+  controlFuseOf,
+  fuseRefused,
+  hasAmps,
   hasRating,
+  isFuseAllowed,
   isoOf,
   judgeReplacement,
   parseCapacitorRating,
@@ -8,6 +12,7 @@ import {
   SLOT_NAMES,
   wiresOn,
   dayOf,
+  type Plate,
   type Policy,
   type RoundComponent,
   type RoundField,
@@ -21,6 +26,26 @@ import { Field } from '../../../kit/field.tsx';
 import { RatingReadout } from '../../../kit/rating-readout.tsx';
 import { reasonSuggested } from './stop-props.ts';
 import { useWiresBack, WiresBack } from './wires-back.tsx';
+
+/** What is typed of a new fuse, and whether the board allows it. */
+function useFuse(part: RoundComponent, plate: Plate) {
+  const isFuse = hasAmps(part);
+  const [text, setText] = useState(String(controlFuseOf(plate)));
+  const amps = Number(text.replace(',', '.'));
+  const isAmps = amps > 0 && amps <= 15;
+  const refused = isAmps && !isFuseAllowed(plate, amps) ? fuseRefused(amps, controlFuseOf(plate)) : '';
+  return { isFuse, text, setText, amps, refused, ready: !isFuse || (isAmps && !refused) };
+}
+
+const FuseField = ({ fuse }: { fuse: ReturnType<typeof useFuse> }) => (
+  <Field
+    label="Amps on the new fuse"
+    value={fuse.text}
+    inputMode="decimal"
+    onChange={(e) => fuse.setText(e.target.value)}
+    error={fuse.refused || undefined}
+  />
+);
 
 /** What is typed of a new part, and how it stands to the old one by the replacement rule. */
 function useReplacement(part: RoundComponent, policy: Policy, suggestedReason: string) {
@@ -54,19 +79,19 @@ export function ReplacePart({
   onDone: (newId: string | null) => void;
 }) {
   const part = field.planned.component;
-  const { visitId } = record;
   const typed = useReplacement(part, policy, reasonSuggested(field));
   const wires = useWiresBack(wiresOn(field.about.plate.wires, SLOT_NAMES[part.slot]));
+  const fuse = useFuse(part, field.about.plate);
   const { rated, verdict, refused } = typed;
-  const ready = typed.ready && wires.ready;
+  const ready = typed.ready && fuse.ready && wires.ready;
   const fit = () => {
     const id = v7();
-    void fitPart(visitId, id, {
+    void fitPart(record.visitId, id, {
       replaces: part.id,
       fittedOn: isoOf(dayOf(new Date().toISOString())),
-      plate: rated ? { rating: typed.rating.trim() } : {},
+      plate: rated ? { rating: typed.rating.trim() } : fuse.isFuse ? { amps: fuse.amps } : {},
       reason: [typed.reason.trim(), wires.words].filter(Boolean).join('. Wires: ').slice(0, 200),
-      visitId,
+      visitId: record.visitId,
       ...(refused ? { overruledBecause: typed.overrule.trim() } : {}),
     });
     onDone(id);
@@ -90,6 +115,7 @@ export function ReplacePart({
           hint={<RatingReadout text={typed.rating} />}
         />
       )}
+      {fuse.isFuse && <FuseField fuse={fuse} />}
       {verdict && <p className={refused ? 'font-semibold text-act' : ''}>{sayReplacement(verdict)}</p>}
       {refused && (
         <Field
