@@ -62,15 +62,20 @@ test('from the office: a verdict overruled as nothing found, and one capacitor j
   const standing = async () =>
     (
       (await (await fetch(`${alone.address}/api/systems/${row.systemId}`)).json()) as {
-        components: { id: string; plate: { school?: string } }[];
+        components: { id: string; plate: { schools?: Record<string, unknown> } }[];
       }
-    ).components.find((c) => c.id === row.componentId)?.plate.school ?? null;
+    ).components.find((c) => c.id === row.componentId)?.plate.schools?.['capacitor-tolerance'] ?? null;
   await page.getByRole('button', { name: 'No longer overruled' }).click();
   await expect(page.getByText(/in place of/)).toHaveCount(0);
 
-  await page.getByLabel('How far under its rating this one may read').selectOption({ label: '10 % either way' });
+  await page.getByRole('button', { name: 'Judge this part in its own way' }).click();
+  const tolerance = page.getByLabel('How far under its rating a run capacitor may read');
+  await tolerance.selectOption({ label: '10 % either way' });
   await expect.poll(standing).toBe('wide');
   await expect(page.getByText(/\(−10\s%\)/).first()).toBeVisible();
-  await page.getByLabel('How far under its rating this one may read').selectOption({ label: 'As the firm has it' });
+  await expect(
+    page.getByText('Judged in its own way: how far under its rating a run capacitor may read.'),
+  ).toBeVisible();
+  await tolerance.selectOption({ label: 'As the firm has it: As printed on the label' });
   await expect.poll(standing).toBeNull();
 });

@@ -14,8 +14,6 @@ export {
   ratingOf,
   SLOT_NAMES,
   SLOTS,
-  CAPACITOR_SCHOOLS,
-  type CapacitorSchool,
   type Component,
   type ComponentKind,
   type ComponentPlate,
@@ -80,9 +78,12 @@ export { DEFAULT_POLICY, POLICIES, policyFrom, type Policy } from './verdict/pol
 export type { Because } from './verdict/reasons.ts';
 export {
   SCHOOL_IDS,
+  ownSchoolProblem,
+  policyFor,
   schoolOf,
   schoolProblems,
   schoolsChanged,
+  schoolsJudging,
   type SchoolId,
   type SchoolSubject,
 } from './verdict/schools.ts';
@@ -289,6 +290,7 @@ export {
   componentSchema,
   fittedPartSchema,
   partSchoolSchema,
+  type PartSchool,
   newPlateSchema,
   newSystemSchema,
   sessionSchema,
@@ -426,7 +428,14 @@ export {
   type Taking,
 } from './fieldwork/transitions.ts';
 export { hasOtherSeason, roundView, seasonOfRound } from './fieldwork/view-round.ts';
-export { monthName, saySchool, saySchoolProblem, SCHOOL_WORDS, SUBJECT_NAMES } from './words/schools.ts';
+export {
+  monthName,
+  saySchool,
+  saySchoolProblem,
+  sayOwnSchoolProblem,
+  SCHOOL_WORDS,
+  SUBJECT_NAMES,
+} from './words/schools.ts';
 export { INSTRUMENT_NAMES, meterLine, meterName, QUANTITY_NAMES, REFERENCES, sayOffset } from './words/meters.ts';
 export { ASK_WORDS } from './words/asks.ts';
 export { customerSummary } from './words/customer-summary.ts';

@@ -158,15 +158,12 @@ const pick = <K extends 'name' | 'kind'>(fact: K) =>
 export const SLOT_NAMES = pick('name');
 export const SLOT_KINDS = pick('kind');
 
-/** How far under its rating a capacitor may read; see the firm's schools. */
-export const CAPACITOR_SCHOOLS = ['printed', 'tight', 'wide'] as const;
-export type CapacitorSchool = (typeof CAPACITOR_SCHOOLS)[number];
-
-/** What a component's own label says: a capacitor's rating text, a fuse's A; and the school it is judged by in place of the firm's. */
+/** What a component's own label says: a capacitor's rating text, a fuse's A; and the schools it is judged by in place of the firm's. */
 export interface ComponentPlate {
   readonly rating?: string | undefined;
   readonly amps?: number | undefined;
-  readonly school?: CapacitorSchool | undefined;
+  /** By the school's id: an option, or figures in its unit. */
+  readonly schools?: Readonly<Record<string, string | readonly number[]>> | undefined;
 }
 
 /** One life of a part: from the day it was fitted to the day it was taken out. */

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { geoPlaceSchema } from './places.ts';
-import { CAPACITOR_SCHOOLS, COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
+import { COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
 import { givenPlateSchema } from '../equipment/given-plate.ts';
 import { plateSchema, systemKindSchema } from '../equipment/plate.ts';
 import { policySchema } from '../verdict/policy.ts';
+import { SCHOOL_IDS } from '../verdict/schools.ts';
 import { STANDINGS } from '../verdict/standing.ts';
 import { fleetPriorSchema } from '../series/prior-schema.ts';
 import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
@@ -21,6 +22,9 @@ const line = (max: number, what: string) =>
     .trim()
     .min(1, `${what} is missing`)
     .max(max, `at most ${max} characters`);
+
+/** What a school is set to: one of its options, or figures in its unit. */
+const settingSchema = z.union([z.string().max(20), z.array(z.number()).min(1).max(2)]);
 
 const componentPlateSchema = z.object({
   rating: z.string().trim().max(60, 'at most 60 characters').optional(),
@@ -53,7 +57,7 @@ export const componentSchema = z.object({
   id: idSchema,
   slot: z.enum(SLOTS),
   kind: z.enum(COMPONENT_KINDS),
-  plate: componentPlateSchema.extend({ school: z.enum(CAPACITOR_SCHOOLS).optional() }),
+  plate: componentPlateSchema.extend({ schools: z.partialRecord(z.enum(SCHOOL_IDS), settingSchema).optional() }),
   fittedOn: dateSchema.nullable(),
   removedOn: dateSchema.nullable(),
   removedReason: z.string().nullable(),
@@ -75,8 +79,9 @@ export const fittedPartSchema = z.object({
 });
 export type FittedPart = z.infer<typeof fittedPartSchema>;
 
-/** The school a part is judged by in place of the firm's; null for the firm's again. */
-export const partSchoolSchema = z.object({ school: z.enum(CAPACITOR_SCHOOLS).nullable() });
+/** One school that a part is judged by in place of the firm's; null for the firm's again. */
+export const partSchoolSchema = z.object({ school: z.enum(SCHOOL_IDS), setting: settingSchema.nullable() });
+export type PartSchool = z.infer<typeof partSchoolSchema>;
 
 export const systemSummarySchema = z.object({
   id: idSchema,

@@ -127,7 +127,7 @@ const memoName = (
     nextRound,
     fittedOn,
     plate.rating ?? '',
-    plate.school ?? '',
+    plate.schools ? JSON.stringify(plate.schools) : '',
     JSON.stringify(companions),
     ...counting.map(nameIn),
   ].join('|');

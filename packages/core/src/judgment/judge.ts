@@ -13,6 +13,7 @@ import { standingOfFindings } from '../verdict/findings.ts';
 import type { Judgment } from '../verdict/judgment.ts';
 import type { Limits } from '../verdict/limits.ts';
 import type { Policy } from '../verdict/policy.ts';
+import { policyFor } from '../verdict/schools.ts';
 import { severityOf, worstOf, type Standing } from '../verdict/standing.ts';
 import { judgeAgainstPlate } from './against-plate.ts';
 import type { Baseline } from './baseline.ts';
@@ -183,7 +184,7 @@ function conclude(
  * either they are 'unproven' with the reason. What a technician put in place of the verdict leads. Throws UnknownReadingKind for a kind the registry does not have.
  */
 export function judge(reading: JudgedReading, context: JudgeContext, policy: Policy): Verdict {
-  const verdict = judgeUnruled(reading, context, policy);
+  const verdict = judgeUnruled(reading, context, policyFor(context.component, policy));
   return reading.ruling ? ruled(verdict, reading.ruling) : verdict;
 }
 

@@ -19,6 +19,7 @@ import type { Crossing } from '../series/outlook.ts';
 import { upTo } from '../series/ready-thread.ts';
 import type { Judgment } from '../verdict/judgment.ts';
 import { DEFAULT_POLICY, type Policy } from '../verdict/policy.ts';
+import { policyFor } from '../verdict/schools.ts';
 import { worstOf, type Standing } from '../verdict/standing.ts';
 import { judgeByTrend, priorFor } from './by-trend.ts';
 import type { SystemEvent } from './events.ts';
@@ -83,7 +84,7 @@ function prepare(thread: Thread, policy: Policy, prior?: FleetPrior): PreparedSe
   if (thread.readings.length === 0) return { outcome: 'cannot-say', because: 'no-readings' };
   if (thread.readings.some((r) => !Number.isFinite(r.value) || !Number.isFinite(r.day)))
     return { outcome: 'cannot-say', because: 'not-a-number' };
-  return prepareSeries(kind, thread.readings, about, policy, thread.events, prior?.meters);
+  return prepareSeries(kind, thread.readings, about, policyFor(about.component, policy), thread.events, prior?.meters);
 }
 
 /**

@@ -1,4 +1,4 @@
-import { componentsFor, type Point, type Slot } from '../equipment/component.ts';
+import { componentsFor, type ComponentPlate, type Point, type Slot } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
 import { judge, type Verdict } from '../judgment/judge.ts';
@@ -20,6 +20,8 @@ export interface Setting {
   readonly conditions?: Conditions;
   readonly tables?: PressureTables;
   readonly policy?: Policy;
+  /** Schools that the part has for itself. */
+  readonly schools?: ComponentPlate['schools'];
 }
 
 /** What a kind's reading is about in a test. */
@@ -29,7 +31,8 @@ export function aboutOf(kind: ReadingKind, setting: Setting = {}): About {
   const parts = componentsFor(systemKind, plate);
   const part = parts.find((p) => (setting.slot ? p.slot === setting.slot : p.kind === kind.component));
   if (!part) throw new Error(`no ${setting.slot ?? kind.component} in a ${systemKind}`);
-  const component = { ...part, fittedOn: null };
+  const own = setting.schools ? { ...part.plate, schools: setting.schools } : part.plate;
+  const component = { ...part, plate: own, fittedOn: null };
   const point = setting.point ?? kind.methods[0]?.points({ systemKind, plate: setting.plate ?? plate, component })[0];
   return {
     systemKind,

@@ -1,5 +1,8 @@
 import { z } from 'zod';
-import { CAPACITOR_SCHOOLS, type CapacitorSchool } from '../equipment/component.ts';
+
+/** How far under its rating a capacitor may read; see the firm's schools. */
+export const CAPACITOR_SCHOOLS = ['printed', 'tight', 'wide'] as const;
+export type CapacitorSchool = (typeof CAPACITOR_SCHOOLS)[number];
 
 const percent = z.number().min(0).max(100);
 const share = z.number().min(0).max(1);

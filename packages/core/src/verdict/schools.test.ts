@@ -1,6 +1,15 @@
+import { COMPONENT_KINDS } from '../equipment/component.ts';
 import { saySchool, saySchoolProblem, SCHOOL_WORDS } from '../words/schools.ts';
 import { DEFAULT_POLICY, POLICIES, policyFrom, policySchema, type Policy } from './policy.ts';
-import { SCHOOL_IDS, schoolOf, schoolProblems, schoolsChanged, type SchoolId } from './schools.ts';
+import {
+  policyFor,
+  SCHOOL_IDS,
+  schoolOf,
+  schoolsJudging,
+  schoolProblems,
+  schoolsChanged,
+  type SchoolId,
+} from './schools.ts';
 
 /** A setting other than the one that stands, of any school. */
 function moved(id: SchoolId, policy: Policy): Policy {
@@ -57,4 +66,20 @@ test('every policy that ships can be kept; ends that cross, figures out of bound
   ]);
   const noNumber = { ...DEFAULT_POLICY, air: { ...DEFAULT_POLICY.air, roomF: NaN } };
   expect(schoolProblems(noNumber)).toHaveLength(1);
+});
+
+test('a part is judged by the schools it has for itself, those of its kind alone', () => {
+  const contactor = {
+    kind: 'contactor',
+    plate: { schools: { 'contactor-coil': [5, 30], 'cooling-split': [1, 2] } },
+  } as const;
+  const own = policyFor(contactor, DEFAULT_POLICY);
+  expect(schoolsChanged(DEFAULT_POLICY, own)).toEqual(['contactor-coil']);
+  expect(own.coils).toMatchObject({ contactorLowOhms: 5, contactorHighOhms: 30 });
+  expect(policyFor({ kind: 'contactor', plate: {} }, DEFAULT_POLICY)).toBe(DEFAULT_POLICY);
+});
+
+test('each school but the months judges some kind of part, which is found by it', () => {
+  const judged = new Set(COMPONENT_KINDS.flatMap((kind) => schoolsJudging(kind)));
+  expect(SCHOOL_IDS.filter((id) => !judged.has(id))).toEqual(['round-months']);
 });

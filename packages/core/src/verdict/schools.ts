@@ -1,5 +1,6 @@
+import type { Component, ComponentKind } from '../equipment/component.ts';
 import type { Unit } from '../quantity/unit.ts';
-import { policySchema, type Policy } from './policy.ts';
+import { DEFAULT_POLICY, policySchema, type Policy } from './policy.ts';
 
 /** What is said of a school is in words/schools.ts; how a firm chooses it, is here. All of it common practice, no source. */
 export type SchoolSubject = 'capacitors' | 'defrost' | 'refrigerant' | 'air' | 'amps' | 'coils' | 'rounds';
@@ -7,6 +8,17 @@ export type SchoolSubject = 'capacitors' | 'defrost' | 'refrigerant' | 'air' | '
 interface AnySchool {
   readonly subject: SchoolSubject;
 }
+
+/** What kinds of part a school judges: one of them may be judged by another than the firm's. */
+const JUDGES: Readonly<Record<SchoolSubject, readonly ComponentKind[]>> = {
+  capacitors: ['run-capacitor'],
+  defrost: ['defrost-board'],
+  refrigerant: ['refrigerant-circuit'],
+  air: ['air-side'],
+  amps: ['compressor', 'outdoor-fan', 'blower'],
+  coils: [],
+  rounds: [],
+};
 
 /** One of a few, by name. */
 export interface ChoiceSchool extends AnySchool {
@@ -182,3 +194,50 @@ export const schoolProblems = (policy: Policy): SchoolProblem[] =>
     const problem = problemOf(schoolOf(school), policy);
     return problem ? [{ school, problem }] : [];
   });
+
+/** Where a school judges other parts than its subject does. */
+const JUDGES_ITSELF: Readonly<Partial<Record<SchoolId, readonly ComponentKind[]>>> = {
+  'sensor-error': ['temperature-sensor'],
+  'room-departure': ['thermostat'],
+  'contactor-coil': ['contactor'],
+  'relay-coil': ['blower-relay', 'heat-relay'],
+  'coil-baseline': ['contactor', 'blower-relay', 'heat-relay', 'sequencer'],
+};
+
+/** The schools that a part of some kind is judged by, each of which it may have for itself. */
+export const schoolsJudging = (kind: ComponentKind): SchoolId[] =>
+  SCHOOL_IDS.filter((id) => (JUDGES_ITSELF[id] ?? JUDGES[SCHOOLS[id].subject]).includes(kind));
+
+/** What a school is set to: an option, or figures in its unit. */
+export type SchoolSetting = string | readonly number[];
+
+/** A policy with one school set; as it was where the setting is of another form. */
+export function withSchool(policy: Policy, id: SchoolId, setting: SchoolSetting): Policy {
+  const school = schoolOf(id);
+  if (school.type === 'choice') return typeof setting === 'string' ? school.set(policy, setting) : policy;
+  return typeof setting === 'string' ? policy : school.set(policy, setting);
+}
+
+/** What a part is judged by: the firm's policy, with the schools that it has for itself. */
+export function policyFor({ kind, plate: { schools } }: Pick<Component, 'kind' | 'plate'>, policy: Policy): Policy {
+  if (!schools) return policy;
+  return schoolsJudging(kind).reduce((own, id) => {
+    const setting = schools[id];
+    return setting === undefined ? own : withSchool(own, id, setting);
+  }, policy);
+}
+
+/** Why a part cannot be judged so; null when it can. Not of it: no part of its kind is judged by that school. */
+export function ownSchoolProblem(
+  kind: ComponentKind,
+  id: SchoolId,
+  setting: SchoolSetting,
+): SchoolProblem['problem'] | 'not-of-it' | 'no-option' | null {
+  if (!schoolsJudging(kind).includes(id)) return 'not-of-it';
+  const school = schoolOf(id);
+  if (school.type === 'choice')
+    return typeof setting === 'string' && school.options.includes(setting) ? null : 'no-option';
+  const figures = school.type === 'window' ? 2 : 1;
+  if (typeof setting === 'string' || setting.length !== figures) return 'no-option';
+  return problemOf(school, withSchool(DEFAULT_POLICY, id, setting));
+}

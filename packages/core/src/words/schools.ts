@@ -1,5 +1,11 @@
 import type { Policy } from '../verdict/policy.ts';
-import { schoolOf, type SchoolId, type SchoolProblem, type SchoolSubject } from '../verdict/schools.ts';
+import {
+  schoolOf,
+  type ownSchoolProblem,
+  type SchoolId,
+  type SchoolProblem,
+  type SchoolSubject,
+} from '../verdict/schools.ts';
 
 /** The subjects schools are sorted by. */
 export const SUBJECT_NAMES: Readonly<Record<SchoolSubject, string>> = {
@@ -237,4 +243,14 @@ export function saySchoolProblem({ school: id, problem }: SchoolProblem): string
   const bounds =
     'least' in school && problem === 'out-of-bounds' ? `from ${school.least} to ${school.most} ${school.unit}; ` : '';
   return `${SCHOOL_WORDS[id].title}: ${bounds}${PROBLEMS[problem]}.`;
+}
+
+/** Why one part cannot be judged so. */
+export function sayOwnSchoolProblem(
+  school: SchoolId,
+  problem: NonNullable<ReturnType<typeof ownSchoolProblem>>,
+): string {
+  if (problem === 'not-of-it') return `${SCHOOL_WORDS[school].title}: no such part is judged by it.`;
+  if (problem === 'no-option') return `${SCHOOL_WORDS[school].title}: is nothing that it can be set to.`;
+  return saySchoolProblem({ school, problem });
 }

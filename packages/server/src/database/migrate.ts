@@ -20,6 +20,7 @@ import * as days from './migrations/0018-days.ts';
 import * as reports from './migrations/0019-reports.ts';
 import * as imports from './migrations/0020-imports.ts';
 import * as feed from './migrations/0021-feed.ts';
+import * as ownSchools from './migrations/0022-own-schools.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -43,6 +44,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0019-reports': reports,
   '0020-imports': imports,
   '0021-feed': feed,
+  '0022-own-schools': ownSchools,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

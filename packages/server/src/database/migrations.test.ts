@@ -3,6 +3,7 @@ import { v7 } from 'uuid';
 import { benchReading, makeSystem, openSuite, systemBody, type Suite } from '../testing/suite.ts';
 import * as words from './migrations/0007-words.ts';
 import * as moreParts from './migrations/0009-more-parts.ts';
+import * as ownSchools from './migrations/0022-own-schools.ts';
 
 let suite: Suite;
 beforeAll(async () => {
@@ -70,4 +71,21 @@ test('systems entered before have the parts that became parts since, once', asyn
   await moreParts.up(suite.db);
   await moreParts.up(suite.db);
   expect(await slots()).toEqual(['blower-capacitor', 'heat-relay']);
+});
+
+test('a part that was judged by its own tolerance still is, and the others by the firm’s', async () => {
+  const system = await makeSystem(suite.app);
+  const plates = () =>
+    suite.db('components').where({ system_id: system.id }).orderBy('slot').pluck<{ school?: string }[]>('plate');
+  await request(suite.app)
+    .put(`/api/components/${system.part('run-capacitor')}/school`)
+    .send({ school: 'capacitor-tolerance', setting: 'wide' })
+    .expect(200);
+  const now = await plates();
+  await ownSchools.down(suite.db);
+  expect((await plates()).filter(({ school }) => school !== undefined)).toEqual([
+    { rating: systemBody().plate.capacitorRating, school: 'wide' },
+  ]);
+  await ownSchools.up(suite.db);
+  expect(await plates()).toEqual(now);
 });

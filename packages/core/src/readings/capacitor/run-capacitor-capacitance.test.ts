@@ -1,4 +1,5 @@
 import { judged } from '../../testing/reading.ts';
+import { policyFor } from '../../verdict/schools.ts';
 import { POLICIES } from '../../verdict/policy.ts';
 import { runCapacitorCapacitance as kind } from './run-capacitor-capacitance.ts';
 import type { About } from '../contract/entry.ts';
@@ -22,9 +23,9 @@ test('limits of the three schools for 40 µF with nothing printed (common practi
 
 test('one part may be judged by a school of its own, whatever the firm has', () => {
   const at = about('40+5 µF');
-  const own = { ...at, component: { ...at.component, plate: { ...at.component.plate, school: 'wide' as const } } };
+  const own = { ...at.component, plate: { ...at.component.plate, schools: { 'capacitor-tolerance': 'wide' } } };
   for (const policy of Object.values(POLICIES))
-    expect(kind.limits(own, policy)).toEqual(kind.limits(at, POLICIES.wide));
+    expect(kind.limits(at, policyFor(own, policy))).toEqual(kind.limits(at, POLICIES.wide));
 });
 
 test('the tight school keeps a printed upper limit', () => {

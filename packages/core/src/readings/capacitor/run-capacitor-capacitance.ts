@@ -1,4 +1,4 @@
-import { ratingOf, type CapacitorSchool, type Component, type Point } from '../../equipment/component.ts';
+import { ratingOf, type Component, type Point } from '../../equipment/component.ts';
 import { hertzOf } from '../../equipment/plate.ts';
 import type { CapacitorRating, RatingSection } from '../../equipment/rating.ts';
 import { saySection } from '../../equipment/rating-text.ts';
@@ -67,8 +67,8 @@ const chosen =
     return found(finding ? [finding] : []);
   };
 
-function tolerances(rating: CapacitorRating, school: CapacitorSchool, policy: Policy): { minus: number; plus: number } {
-  const printed = policy.capacitor.unprintedTolerancePercent;
+function tolerances(rating: CapacitorRating, { capacitor }: Policy): { minus: number; plus: number } {
+  const { school, unprintedTolerancePercent: printed } = capacitor;
   const label = { minus: rating.tolerance?.minusPercent ?? printed, plus: rating.tolerance?.plusPercent ?? printed };
   const { tight, wide } = SCHOOL_PERCENT;
   if (school === 'tight') return { minus: tight, plus: Math.max(tight, label.plus) };
@@ -81,7 +81,7 @@ function limits(about: About, policy: Policy): Limits {
   if (!at)
     return { known: false, because: { code: 'rating-unknown', numbers: { text: about.component.plate.rating ?? '' } } };
   const nominal = at.section.microfarads;
-  const { minus, plus } = tolerances(at.rating, about.component.plate.school ?? policy.capacitor.school, policy);
+  const { minus, plus } = tolerances(at.rating, policy);
   return {
     known: true,
     family: 'rating',

@@ -45,3 +45,10 @@ test('a first reading that failed is not announced as the baseline', () => {
   expect(codes(14)).toContain('is-the-baseline');
   expect(codes(6)).not.toContain('is-the-baseline');
 });
+
+test('a coil of 8 Ω is under the usual window, and within the one its part has for itself', () => {
+  const at = (schools?: Record<string, number[]>) =>
+    judged(contactorCoilOhms, { first: 8 }, schools ? { schools } : {}).standing;
+  expect(at()).toBe('watch');
+  expect(at({ 'contactor-coil': [5, 20] })).toBe('sound');
+});

@@ -1,7 +1,7 @@
 import {
   dayOf,
   isoOf,
-  type CapacitorSchool,
+  type PartSchool,
   type ComponentView,
   type FittedPart,
   type Reading,
@@ -48,8 +48,8 @@ export function fittingService({ now, transact }: On<Needs>) {
         await parts.refresh(context, systemId, await readings.kept(context, systemId), now());
         return part;
       }),
-    /** Has a part judged by a school of its own, and with it its system. */
-    judgeBy: (context: RequestContext, id: string, school: CapacitorSchool | null): Promise<ComponentView> =>
+    /** Has a part judged by one school of its own, and with it its system. */
+    judgeBy: (context: RequestContext, id: string, school: PartSchool): Promise<ComponentView> =>
       transact(async ({ needs: { parts, readings } }) => {
         const systemId = await parts.judgeBy(context, id, school);
         await parts.refresh(context, systemId, await readings.kept(context, systemId), now());

@@ -27,6 +27,9 @@ const fit = (id: string, over: object = {}) =>
     .put(`/api/components/${id}`)
     .send({ replaces: old, fittedOn: '2026-10-10', plate: { rating: '40+5 µF 440 V' }, reason: 'HERM weak', ...over });
 
+const judgeBy = (id: string, school: string, setting: unknown) =>
+  request(suite.app).put(`/api/components/${id}/school`).send({ school, setting });
+
 test('the old life ends, a new one begins in the same place, unproven', async () => {
   const id = v7();
   const { body } = await fit(id).expect(200);
@@ -141,20 +144,34 @@ test('one capacitor judged by another school stands by it, its system anew, and 
       (c: { id: string }) => c.id === old,
     ) as { standing: string; plate: object };
   const before = await standing();
-  const { body } = await request(suite.app).put(`/api/components/${old}/school`).send({ school: 'tight' }).expect(200);
-  expect(body).toMatchObject({ id: old, standing: 'act', plate: { school: 'tight' } });
+  const { body } = await judgeBy(old, 'capacitor-tolerance', 'tight').expect(200);
+  expect(body).toMatchObject({ id: old, standing: 'act', plate: { schools: { 'capacitor-tolerance': 'tight' } } });
   expect(await standing()).toMatchObject({ standing: 'act' });
-  await request(suite.app).put(`/api/components/${old}/school`).send({ school: null }).expect(200);
+  await judgeBy(old, 'capacitor-tolerance', null).expect(200);
   expect(await standing()).toEqual(before);
 });
 
-test('only a run capacitor that is in has a school of its own', async () => {
+test('any part that is in has the schools of its kind for itself, within their bounds', async () => {
   const contactor = system.part('contactor');
-  await request(suite.app).put(`/api/components/${contactor}/school`).send({ school: 'tight' }).expect(422);
-  await request(suite.app).put(`/api/components/${old}/school`).send({ school: 'strict' }).expect(422);
-  await request(suite.app).put(`/api/components/${v7()}/school`).send({ school: 'tight' }).expect(404);
+  const { body } = await judgeBy(contactor, 'contactor-coil', [5, 30]).expect(200);
+  expect(body.plate).toEqual({ schools: { 'contactor-coil': [5, 30] } });
+  await judgeBy(contactor, 'coil-baseline', [30]).expect(200);
+  expect((await judgeBy(contactor, 'contactor-coil', null).expect(200)).body.plate).toEqual({
+    schools: { 'coil-baseline': [30] },
+  });
+  const refused = async (part: string, school: string, setting: unknown, detail?: RegExp) => {
+    const reply = await judgeBy(part, school, setting).expect(422);
+    if (detail) expect(reply.body.errors).toEqual([{ path: 'setting', detail: expect.stringMatching(detail) }]);
+  };
+  await refused(contactor, 'capacitor-tolerance', 'tight', /no such part is judged by it/);
+  await refused(contactor, 'contactor-coil', [30, 5], /lower figure must be under/);
+  await refused(contactor, 'contactor-coil', [0, 500], /from 1 to 200 Ω/);
+  await refused(contactor, 'contactor-coil', [20], /nothing that it can be set to/);
+  await refused(old, 'capacitor-tolerance', 'strict', /nothing that it can be set to/);
+  await refused(old, 'taste', 'sweet');
+  await judgeBy(v7(), 'capacitor-tolerance', 'tight').expect(404);
   await fit(v7()).expect(200);
-  await request(suite.app).put(`/api/components/${old}/school`).send({ school: 'tight' }).expect(409);
+  await judgeBy(old, 'capacitor-tolerance', 'tight').expect(409);
 });
 
 test('a fuse is replaced by one of as many amps or fewer, whoever asks; nothing else has amps of its own', async () => {

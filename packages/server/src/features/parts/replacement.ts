@@ -5,6 +5,7 @@ import {
   isFuseAllowed,
   judgeReplacement,
   parseCapacitorRating,
+  policyFor,
   ratingOf,
   sayRating,
   sayRatingTrouble,
@@ -55,7 +56,7 @@ function checkRule(old: PartInSystem, fitted: FittedPart, policy: Policy): void 
     throw new ProblemError('rating-unreadable', detail, [{ path: 'plate.rating', detail }]);
   }
   if (!original || fitted.overruledBecause) return;
-  const verdict = judgeReplacement(original, read, policy.capacitor.replacementPercent);
+  const verdict = judgeReplacement(original, read, policyFor(old, policy).capacitor.replacementPercent);
   if (verdict.verdict !== 'refused') return;
   const detail = sayReplacement(verdict);
   throw new ProblemError('replacement-refused', detail, [{ path: 'plate.rating', detail }]);

@@ -22,6 +22,6 @@ export const partsRoutes = ({ fitting }: Services) => [
     params: z.object({ id: idSchema }),
     body: partSchoolSchema,
     reply: componentSchema,
-    handle: ({ context, params: { id }, body }) => fitting.judgeBy(context, id, body.school),
+    handle: ({ context, params: { id }, body }) => fitting.judgeBy(context, id, body),
   }),
 ];

@@ -1,6 +1,6 @@
 import {
   dayOf,
-  type CapacitorSchool,
+  type PartSchool,
   type ComponentView,
   type FittedPart,
   type NewSystem,
@@ -18,7 +18,8 @@ import type { On } from '../../wiring.ts';
 import { componentOf, standingsOf } from './standings.ts';
 import { fitFirst, followPlate, type PlateToFollow } from './first-parts.ts';
 import { threadMemo } from './thread-memo.ts';
-import { insertReplacement, labelOf } from './replacement.ts';
+import { judgePartBy } from './own-school.ts';
+import { insertReplacement } from './replacement.ts';
 import { partsStore, viewOfPart, type PartInSystem, type PartRow, type Standings } from './store.ts';
 
 interface Needs {
@@ -99,22 +100,9 @@ export function partsService({ db, needs }: On<Needs>) {
     return viewOfPart(part);
   }
 
-  /** Notes the school a part is judged by; tells whose system it is. Runs in the caller's transaction. */
-  async function judgeBy(context: RequestContext, id: string, school: CapacitorSchool | null): Promise<string> {
-    await holdSystemOf(db, context, id);
-    const part = await store.find(context, id);
-    if (!part) throw notFound('part');
-    if (part.removed_on !== null) throw new ProblemError('part-removed', 'That part is no longer fitted.');
-    if (part.kind !== 'run-capacitor')
-      throw new ProblemError('invalid-request', 'Only a run capacitor is judged by a school of its own.');
-    const { rating } = part.plate;
-    await store.setPlate(context, id, { rating, ...(school && { school }) }, labelOf(part.plate));
-    return part.system_id;
-  }
-
   return {
     one,
-    judgeBy,
+    judgeBy: (context: RequestContext, id: string, school: PartSchool) => judgePartBy(db, context, id, school),
     fitFirst: (context: RequestContext, systemId: string, system: NewSystem) =>
       fitFirst(store, context, systemId, system),
     followPlate: (context: RequestContext, asked: PlateToFollow) => followPlate(store, context, asked),

@@ -1,31 +1,10 @@
-import {
-  CAPACITOR_SCHOOLS,
-  SCHOOL_WORDS,
-  severityOf,
-  type CapacitorSchool,
-  type NewRuling,
-  type ReadingView,
-} from '@yarnix/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { severityOf, type NewRuling, type Policy, type ReadingView } from '@yarnix/core';
 import { useState } from 'react';
-import { put } from '../../app/api.ts';
 import { Button } from '../../kit/button.tsx';
-import { SelectField } from '../../kit/field.tsx';
 import { OverruleForm } from '../../kit/overrule-form.tsx';
 import type { ThreadData } from '../../thread/thread-data.ts';
-
-/** Sends a decision of the office, and looks at the system and the Watch anew. */
-function useDecision(systemId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ path, body }: { path: string; body: unknown }) => put(path, body),
-    onSettled: () =>
-      Promise.all([
-        client.invalidateQueries({ queryKey: ['system', systemId] }),
-        client.invalidateQueries({ queryKey: ['watch'] }),
-      ]),
-  });
-}
+import { OwnSchools } from './own-schools.tsx';
+import { useDecision } from './use-decision.ts';
 
 /** The latest reading that counts: what a thread's verdict can be overruled on. */
 const latestOf = ({ readings }: ThreadData): ReadingView | undefined =>
@@ -67,30 +46,10 @@ function Overruling({ data, systemId }: { data: ThreadData; systemId: string }) 
   );
 }
 
-/** By which school this part is judged: the firm's, or one of its own. */
-function PartSchool({ data, systemId }: { data: ThreadData; systemId: string }) {
-  const decide = useDecision(systemId);
-  const { part } = data;
-  if (part.kind !== 'run-capacitor' || part.removedOn !== null) return null;
-  const names = (school: CapacitorSchool) => SCHOOL_WORDS['capacitor-tolerance'].sides?.[school]?.name ?? school;
-  return (
-    <SelectField
-      label="How far under its rating this one may read"
-      value={part.plate.school ?? ''}
-      disabled={decide.isPending}
-      options={[['', 'As the firm has it'], ...CAPACITOR_SCHOOLS.map((school) => [school, names(school)] as const)]}
-      error={decide.error?.message}
-      onChange={(e) =>
-        decide.mutate({ path: `/api/components/${part.id}/school`, body: { school: e.target.value || null } })
-      }
-    />
-  );
-}
-
 /** What a person decides about a thread: its verdict overruled, its part judged by another school. */
-export const Decide = ({ data, systemId }: { data: ThreadData; systemId: string }) => (
+export const Decide = ({ data, systemId, policy }: { data: ThreadData; systemId: string; policy: Policy }) => (
   <div className="grid gap-3 border-t border-rule py-2.5">
     <Overruling data={data} systemId={systemId} />
-    <PartSchool data={data} systemId={systemId} />
+    <OwnSchools part={data.part} systemId={systemId} policy={policy} />
   </div>
 );

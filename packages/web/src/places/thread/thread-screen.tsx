@@ -167,7 +167,7 @@ export function ThreadScreen() {
         </div>
         <div>
           <ThreadReasons data={data} />
-          {data.part.removedOn === null && <Decide data={data} systemId={systemId} />}
+          {data.part.removedOn === null && <Decide data={data} systemId={systemId} policy={firm.policy} />}
         </div>
       </div>
       <h2 className="mt-6 mb-1 text-lg font-bold">Readings</h2>

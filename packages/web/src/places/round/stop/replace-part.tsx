@@ -7,6 +7,7 @@ import {
   isoOf,
   judgeReplacement,
   parseCapacitorRating,
+  policyFor,
   ratingOf,
   sayReplacement,
   SLOT_NAMES,
@@ -56,7 +57,7 @@ function useReplacement(part: RoundComponent, policy: Policy, suggestedReason: s
   const original = ratingOf(part);
   const verdict =
     read.outcome === 'rating' && original
-      ? judgeReplacement(original, read, policy.capacitor.replacementPercent)
+      ? judgeReplacement(original, read, policyFor(part, policy).capacitor.replacementPercent)
       : null;
   const refused = verdict?.verdict === 'refused';
   const rated = hasRating(part);
