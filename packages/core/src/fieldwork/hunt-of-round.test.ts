@@ -90,3 +90,19 @@ test('OL is endless, a figure that jumps is a word, an open capacitor has nothin
   expect(says({ kind: 'call-check', inputs: { seen: ['nothing-runs'] } })).toBe('nothing');
   expect(says({ kind: 'sensor-error', value: -9 })).toBe(9);
 });
+
+test('a sensor’s ohms without a curve condemn nothing: they are kept, compared, or broken', () => {
+  const says = (...findings: string[]) => saysToHunt(reading({ kind: 'sensor-error', findings }));
+  expect(says('sensor-ohms-kept')).toBeNull();
+  expect(says('sensors-alike', 'sensor-ohms-kept')).toBe(0);
+  expect(says('sensors-differ', 'sensor-ohms-kept')).toBeGreaterThan(5);
+  expect([says('open'), says('shorted'), says('jumps')]).toEqual([99, 99, 99]);
+});
+
+test('what was read and says nothing is not asked for again, until it says something', () => {
+  const bench = { componentId: 'cap', kind: 'run-capacitor-capacitance', point: 'herm', method: 'bench' } as const;
+  const silent = { ...bench, findings: [] };
+  const test = 'run-capacitor-capacitance/run-capacitor/herm/bench';
+  expect(askedOn(scene([reading(silent)])).skipped).toEqual([test]);
+  expect(askedOn(scene([reading(silent), reading({ ...bench, value: 38 })])).skipped).toEqual([]);
+});

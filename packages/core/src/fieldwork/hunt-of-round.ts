@@ -27,6 +27,17 @@ export const newCall = (complaints: readonly Complaint[]): NewCall => ({
 const numberIn = (entered: unknown): Reading =>
   entered === 'OL' ? Infinity : entered === 'jumps' ? 'jumps' : Number(entered);
 
+/** °F a sensor is taken to be off by whose ohms alone are known: broken, unlike the other one, or like it; null when that says nothing. */
+const SENSOR_OFF: Readonly<Record<string, number>> = {
+  open: 99,
+  shorted: 99,
+  jumps: 99,
+  'sensors-differ': 8,
+  'sensors-alike': 0,
+};
+const sensorWithoutFigure = (findings: readonly string[]): number | null =>
+  findings.flatMap((code) => SENSOR_OFF[code] ?? [])[0] ?? null;
+
 /** What a reading says to a hunt; null where it says nothing. */
 export function saysToHunt({
   kind,
@@ -39,7 +50,7 @@ export function saysToHunt({
     return RUNNERS.filter((runner) => seen.includes(runner)).join(' ') || 'nothing';
   }
   if (kind === 'hunt-look') return String(inputs.said);
-  if (kind === 'sensor-error') return value === null ? 99 : Math.abs(value);
+  if (kind === 'sensor-error') return value === null ? sensorWithoutFigure(findings) : Math.abs(value);
   const entered = inputs.volts ?? inputs.ohms ?? inputs.amps ?? inputs.degrees;
   if (kind.startsWith('wiring-') || kind === 'hunt-degrees') return numberIn(entered);
   if (value !== null) return value;
@@ -100,6 +111,14 @@ export function answersOn({ call, visitId, readings, components, tests }: HuntSc
   return [...answers, ...idle.map((test): Answered => ({ test, reading: NaN, readingId: null }))];
 }
 
+/** Tests that were taken on a visit, and whose readings say nothing. */
+function silentOn({ visitId, readings, components, tests }: HuntScene): string[] {
+  const own = readings.filter((r) => r.visitId === visitId);
+  const silent = own.filter((r) => saysToHunt(r) === null).map((r) => testIdOf(r, components));
+  const told = new Set(own.filter((r) => saysToHunt(r) !== null).map((r) => testIdOf(r, components)));
+  return [...new Set(silent)].filter((test) => tests.has(test) && !told.has(test));
+}
+
 const standpointOf = (answers: readonly Observation[], tests: ReadonlyMap<string, Test>): Standpoint =>
   answers.reduce((at: Standpoint, { test }) => {
     const known = tests.get(test);
@@ -118,7 +137,8 @@ export function askedOn(scene: HuntScene): HuntAsked {
     observations: answers,
     atTimes: scene.call.atTimes,
     standpoint: standpointOf(answers, scene.tests),
-    skipped: scene.call.skipped,
+    // What was read and tells nothing is not asked for again.
+    skipped: [...scene.call.skipped, ...silentOn(scene)],
     leanings: { ...scene.leanings, ...fresh },
   };
 }

@@ -181,6 +181,8 @@ export const FINDINGS = {
   'pan-heater-low-volts': 'act',
   'sensors-alike': 'sound',
   'sensors-differ': 'watch',
+  'coil-sensor-colder': 'sound',
+  'coil-sensor-not-colder': 'watch',
   'board-holds-y': 'act',
   'high-switch-open': 'act',
   'low-switch-open': 'act',

@@ -278,6 +278,11 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, Said | ((point: string)
     'The two sensors lie more than 5 °F apart by their ohms',
     ', off and settled in the same air: one of them has drifted. Hold each against a thermometer.',
   ],
+  'coil-sensor-colder': 'The coil’s sensor is colder than the air while it heats, as it must be.',
+  'coil-sensor-not-colder': [
+    'The coil’s sensor is no colder than the air while it heats',
+    ': off its pipe, drifted, or the coil takes no heat. In a defrost and just after one it may be so.',
+  ],
   'thermostat-stuck-shut': ['Coil thermostat closed on a hot coil', ': it never ends a defrost by temperature.'],
   'board-holds-y': ['Y goes in and not out', ': the board holds it, on a delay or by fault.'],
   'high-switch-open': ['High pressure switch open', ': find out why; do not bypass it.'],

@@ -1,4 +1,5 @@
-import { enter, judged } from '../../testing/reading.ts';
+import { aboutOf, enter, judged } from '../../testing/reading.ts';
+import type { Inputs } from '../contract/entry.ts';
 import { sensorError as kind } from './sensor-error.ts';
 
 const plate = { sensorR25: 10_000, sensorBeta: 3950 };
@@ -58,4 +59,36 @@ test('two sensors of one machine are compared by their ohms, with or without a c
   });
   expect(second(9_800, {})).toMatchObject({ standing: 'watch' });
   expect(second(9_800, {}).says).toMatch(/more than 5 °F apart/);
+});
+
+// The outdoor coil is the evaporator while it heats: colder than the air, its thermistor's ohms higher. Common practice, no source.
+test.each<[string, object, object, string]>([
+  ['by its curve: 20 °F under the air', { runningOhms: 17_000 }, {}, 'coil-sensor-colder'],
+  ['by its curve: as warm as the air', { runningOhms: 10_100 }, {}, 'coil-sensor-not-colder'],
+  [
+    'without a curve, beside the other one',
+    { runningOhms: 17_000, airOhms: 10_000 },
+    { plate: {} },
+    'coil-sensor-colder',
+  ],
+  ['without one, no different', { runningOhms: 10_000, airOhms: 10_000 }, { plate: {} }, 'coil-sensor-not-colder'],
+  ['with neither: not judged', { runningOhms: 17_000 }, { plate: {} }, 'sensor-ohms-kept'],
+  [
+    'a minute after the start: not judged',
+    { runningOhms: 10_100 },
+    { conditions: { outdoorF: 77, runningMin: 1 } },
+    'just-started',
+  ],
+  ['open', { runningOhms: 'OL' }, {}, 'open'],
+  ['shorted', { runningOhms: 0 }, {}, 'shorted'],
+])('the coil’s sensor while it heats, %s', (_name, inputs, over, finding) => {
+  const check = enter(kind, inputs as Inputs, { ...setting, ...over }, 'heating');
+  expect(check).toMatchObject({ outcome: 'taken', value: null, findings: [finding] });
+});
+
+test('while it heats only the coil’s sensor is asked for, by whoever wants to, and the settled reading stays owed', () => {
+  const heating = kind.methods.find(({ id }) => id === 'heating')!;
+  const at = (slot: 'coil-sensor' | 'outdoor-sensor') => heating.points(aboutOf(kind, { ...setting, slot }));
+  expect([at('coil-sensor'), at('outdoor-sensor')]).toEqual([['whole'], []]);
+  expect(heating).toMatchObject({ optional: true, settles: false });
 });

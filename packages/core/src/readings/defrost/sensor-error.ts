@@ -42,6 +42,33 @@ function evaluate(inputs: Inputs, about: About): Evaluated {
   return taken(read.fahrenheit - conditions.outdoorF, [], compared);
 }
 
+/** A coil that takes heat from the air is colder than it by at least so much, °F. Common practice, no source. */
+const COLDER_BY_F = 3;
+/** Running in heating for so long the coil has settled, min. From memory. */
+const COLD_AFTER_MIN = 5;
+
+/** Whether the coil's sensor is colder than the air, by its curve, else by the ohms of the other one; null when it cannot be said. */
+function colderBy({ runningOhms, airOhms }: Inputs, { plate, conditions: { outdoorF } = {} }: About): number | null {
+  const thermistor = thermistorOf(plate);
+  const read = thermistor && thermistorTemperature(Number(runningOhms), thermistor);
+  if (read?.outcome === 'value' && outdoorF !== undefined) return outdoorF - read.fahrenheit;
+  if (typeof airOhms !== 'number' || airOhms <= 0) return null;
+  const { beta, airF } = USUAL;
+  return sensorsApart(Number(runningOhms), airOhms, { beta: plate.sensorBeta ?? beta, airF: outdoorF ?? airF });
+}
+
+function evaluateRunning(inputs: Inputs, about: About): Evaluated {
+  const { runningOhms } = inputs;
+  if (runningOhms === 'OL') return found('open');
+  if (runningOhms === 'jumps') return found('jumps');
+  if (Number(runningOhms) === 0) return found('shorted');
+  const { runningMin } = about.conditions ?? {};
+  if (runningMin !== undefined && runningMin < COLD_AFTER_MIN) return found('just-started');
+  const colder = colderBy(inputs, about);
+  if (colder === null) return found('sensor-ohms-kept');
+  return found(colder >= COLDER_BY_F ? 'coil-sensor-colder' : 'coil-sensor-not-colder');
+}
+
 /** A sensor's error, °F: what its ohms say less the air it hangs in, unit off and settled. */
 export const sensorError: NumericKind = {
   type: 'number',
@@ -72,6 +99,22 @@ export const sensorError: NumericKind = {
       error: () => 1.5,
       // By the thermistor equation 1 % of ohms is about 0.45 °F near 70 °F, and more ohms say colder.
       meters: [{ of: 'ohms', adds: -45 }],
+    },
+    {
+      id: 'heating',
+      title: 'ohms, unplugged while it heats',
+      stops: ['heating'],
+      order: 95,
+      optional: true,
+      // It says where the sensor sits and that it follows, not how far it is off.
+      settles: false,
+      points: ({ component: { slot } }) => (slot === 'coil-sensor' ? ['whole'] : []),
+      inputs: [
+        { id: 'runningOhms', type: 'number', label: 'Coil sensor', unit: 'Ω', overLimit: true, jumps: true },
+        { id: 'airOhms', type: 'number', label: 'Outdoor sensor', unit: 'Ω', overLimit: false, optional: true },
+      ],
+      evaluate: evaluateRunning,
+      error: () => 1.5,
     },
   ],
   limits: ({ plate }, { defrost }) =>
