@@ -5,15 +5,18 @@ test('a repair is proved by what was wrong before it: owed first, then read agai
   alone,
 }) => {
   const { systemId } = await watchedDual(alone.address, 2);
-  const kept = async () =>
-    (
-      (await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as {
-        readings: { kind: string; value: number | null; superseded: boolean }[];
-      }
-    ).readings
-      .filter((r) => r.kind === 'contact-drop' && !r.superseded)
-      .map((r) => r.value)
-      .slice(-2);
+  interface Kept {
+    componentId: string;
+    kind: string;
+    point: string;
+    value: number | null;
+    superseded: boolean;
+  }
+  const drops = async () =>
+    ((await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as { readings: Kept[] }).readings.filter(
+      (r) => r.kind === 'contact-drop' && !r.superseded,
+    );
+  const kept = async () => (await drops()).map((r) => r.value).slice(-2);
   await startRound(page, systemId, 'heating', alone.address);
   await beginRunning(page, '52');
   const drop = /Volts across contactor/;
@@ -44,4 +47,11 @@ test('a repair is proved by what was wrong before it: owed first, then read agai
   await page.getByRole('link', { name: 'Show the customer' }).click();
   await expect(page.getByRole('heading', { name: 'Before and after' })).toBeVisible();
   await expect(page.getByText(/3\.1\sV before, 0\.1\sV after/)).toBeVisible();
+
+  // The thread shows its step with its cause.
+  const read = (await drops()).at(-1);
+  await page.goto(`${alone.address}/systems/${systemId}/threads/${read?.componentId}/contact-drop/${read?.point}`);
+  await expect(page.getByText(/Contacts dressed or tightened, November 25, 2026/)).toBeVisible();
+  await expect(page.getByText(/^Proved\. 3\.1\sV before, 0\.1\sV after, −3/)).toBeVisible();
+  await expect(page.getByRole('cell', { name: /Contacts dressed or tightened: proved/ })).toBeVisible();
 });

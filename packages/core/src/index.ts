@@ -379,6 +379,7 @@ export { leaningsOfRecord, leaningsOfThreads } from './fieldwork/leanings.ts';
 export { isTelling, roundChanges, type RoundChange } from './fieldwork/round-changes.ts';
 export { livingParts, type RoundComponent } from './fieldwork/round-parts.ts';
 export { roundProofs, unproved, type Proof, type ProvedReading } from './fieldwork/proofs.ts';
+export { proofsAlong, type ProvedStep } from './fieldwork/proofs-along.ts';
 export { isStepDone, stepsToProve } from './fieldwork/steps-to-prove.ts';
 export {
   completed,
@@ -442,7 +443,7 @@ export { customerSummary } from './words/customer-summary.ts';
 export { sayField, sayOutdoorProblem } from './words/field.ts';
 export { sayNumber, sayPercent, sayQuantity } from './words/figures.ts';
 export { sayFindings } from './words/findings.ts';
-export { PROOF_WORDS, sayPair, sayProofStep, sayUnproved } from './words/proof.ts';
+export { PROOF_WORDS, sayProved, sayProofStep, sayUnproved } from './words/proof.ts';
 export { sayTableTrouble } from './words/pressure-table.ts';
 export { sayRatingDecision, sayRatingTrouble } from './words/rating.ts';
 export { reasonLine, sayOwnShare, sayReason } from './words/reasons.ts';

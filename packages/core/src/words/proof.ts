@@ -1,6 +1,8 @@
 import type { Unit } from '../quantity/unit.ts';
+import type { ProvedReading } from '../fieldwork/proofs.ts';
 import type { ProofVerdict } from '../round/proof.ts';
 import type { ProofStep } from '../fieldwork/steps-to-prove.ts';
+import { STANDING_NAMES } from '../verdict/standing.ts';
 import { sayNumber, sayQuantity } from './figures.ts';
 
 /** How far a repair is proved, in words. */
@@ -24,6 +26,13 @@ export function sayPair(
   if (after === null || difference === null || error === null) return `${sayQuantity(before, unit)} before`;
   const sign = difference < 0 ? '−' : '+';
   return `${sayQuantity(before, unit)} before, ${sayQuantity(after, unit)} after, ${sign}${sayNumber(Math.abs(difference), unit)} ± ${sayNumber(error, unit)}`;
+}
+
+/** What was read before a repair and after it, in figures, or how it stood. */
+export function sayProved({ kind, before, after, ...pair }: ProvedReading): string {
+  if (kind.type === 'number' && before.value !== null)
+    return sayPair(before.value, after?.value ?? null, pair, kind.unit);
+  return `${STANDING_NAMES[before.standing]} before${after ? `, ${STANDING_NAMES[after.standing].toLowerCase()} after` : ''}`;
 }
 
 const lugs = (wires: readonly { readonly color: string; readonly lug: string }[]): string =>

@@ -1,4 +1,15 @@
-import { dayOf, isoOf, sayFigure, sayFindings, textOf, textOfInput, type ReadingView } from '@yarnix/core';
+import {
+  dayOf,
+  isoOf,
+  PROOF_WORDS,
+  sayFigure,
+  sayFindings,
+  sayProved,
+  textOf,
+  textOfInput,
+  type ProvedStep,
+  type ReadingView,
+} from '@yarnix/core';
 import type { ThreadData } from '../../thread/thread-data.ts';
 import { dateWords } from '../../kit/field-words.ts';
 
@@ -41,8 +52,19 @@ function Line({ reading: r, data }: { reading: ReadingView; data: ThreadData }) 
   );
 }
 
+/** What was done that may have moved the thread: proved by readings before and after it, or only told. */
+function doneTo({ events }: ThreadData, steps: readonly ProvedStep[]): { at: string; says: string }[] {
+  const proved = steps.map(({ repair: { at, title }, read }) => ({
+    at,
+    title,
+    says: `${title}: ${PROOF_WORDS[read.verdict].toLowerCase()}, ${sayProved(read)}`,
+  }));
+  const told = events.filter((e) => !proved.some((p) => dayOf(p.at) === e.day && p.title === e.title));
+  return [...proved, ...told.map((e) => ({ at: isoOf(e.day), says: `${e.title}: what follows may lie elsewhere` }))];
+}
+
 /** Every number of the chart, with its conditions; repairs between them; the forecast on top, told apart. */
-export function ReadingTable({ data }: { data: ThreadData }) {
+export function ReadingTable({ data, steps }: { data: ThreadData; steps: readonly ProvedStep[] }) {
   const ahead = data.inline?.ahead;
   const heads = [
     'Day',
@@ -57,19 +79,19 @@ export function ReadingTable({ data }: { data: ThreadData }) {
     '',
   ];
   const lines = [
-    ...data.readings.map((r) => ({ day: dayOf(r.takenAt), node: <Line key={r.id} reading={r} data={data} /> })),
-    ...data.events.map((e) => ({
-      day: e.day,
+    ...data.readings.map((r) => ({ at: r.takenAt, node: <Line key={r.id} reading={r} data={data} /> })),
+    ...doneTo(data, steps).map(({ at, says }) => ({
+      at,
       node: (
-        <tr key={`${e.day}${e.title}`} className="border-b border-rule text-copper">
-          <td className={cell}>{dateWords(isoOf(e.day))}</td>
+        <tr key={`${at}${says}`} className="border-b border-rule text-copper">
+          <td className={cell}>{dateWords(at)}</td>
           <td className={`${cell} font-semibold`} colSpan={heads.length - 1}>
-            {e.title}: what follows may lie elsewhere
+            {says}
           </td>
         </tr>
       ),
     })),
-  ].sort((a, b) => b.day - a.day);
+  ].sort((a, b) => (a.at < b.at ? 1 : -1));
   return (
     <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Readings as a table">
       <table className="w-full text-left whitespace-nowrap">

@@ -1,4 +1,13 @@
-import { sayOwnShare, sayReason, TOGETHER_WORDS, type Judgment } from '@yarnix/core';
+import {
+  PROOF_WORDS,
+  sayOwnShare,
+  sayProved,
+  sayReason,
+  TOGETHER_WORDS,
+  type Judgment,
+  type ProvedStep,
+} from '@yarnix/core';
+import { dateWords } from '../../kit/field-words.ts';
 import { Mark } from '../../kit/mark.tsx';
 import type { ThreadData } from '../../thread/thread-data.ts';
 
@@ -25,7 +34,7 @@ function More({ reason: { because } }: { reason: Judgment }) {
 }
 
 /** Why a thread stands as it does, way by way. */
-export const ThreadReasons = ({ data }: { data: ThreadData }) => (
+export const ThreadReasons = ({ data, steps }: { data: ThreadData; steps: readonly ProvedStep[] }) => (
   <dl className="grid content-start">
     {data.state?.reasons.map((r, index) => (
       <div key={`${r.basis}${index}`} className="border-t border-rule py-2.5">
@@ -35,6 +44,16 @@ export const ThreadReasons = ({ data }: { data: ThreadData }) => (
         <dd className="text-[16px]">
           {sayReason(r.because)}
           <More reason={r} />
+        </dd>
+      </div>
+    ))}
+    {steps.map(({ repair, read }) => (
+      <div key={repair.id} className="border-t border-rule py-2.5">
+        <dt className="label">
+          {repair.title}, {dateWords(repair.at)}
+        </dt>
+        <dd className="text-[16px]">
+          <strong className="font-semibold">{PROOF_WORDS[read.verdict]}.</strong> {sayProved(read)}.
         </dd>
       </div>
     ))}

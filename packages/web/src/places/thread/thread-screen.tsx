@@ -1,4 +1,14 @@
-import { dayOf, isoOf, sayValue, SLOT_NAMES, threadKey, titleOf, type Session, type SystemDetail } from '@yarnix/core';
+import {
+  dayOf,
+  isoOf,
+  proofsAlong,
+  sayValue,
+  SLOT_NAMES,
+  threadKey,
+  titleOf,
+  type Session,
+  type SystemDetail,
+} from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { ImageDown } from 'lucide-react';
 import { useRef } from 'react';
@@ -154,6 +164,9 @@ export function ThreadScreen() {
   const { firm } = session.data;
   const data = threadData(system.data, { componentId, kind, point }, firm, dayOf(new Date().toISOString()));
   if (!data) return <p className="p-5 text-[17px]">There is no such thread on this system.</p>;
+  const { policy, prior } = firm;
+  const place = { slot: data.part.slot, kind: data.kind.id, point: data.point };
+  const steps = proofsAlong(system.data, place, { policy, prior: prior ?? undefined, now: new Date().toISOString() });
   const crossing = crossingWords(data);
   const hasChart = (data.inline?.points.length ?? 0) > 0;
   return (
@@ -166,12 +179,12 @@ export function ThreadScreen() {
           {!data.state && <p>No readings yet.</p>}
         </div>
         <div>
-          <ThreadReasons data={data} />
+          <ThreadReasons data={data} steps={steps} />
           {data.part.removedOn === null && <Decide data={data} systemId={systemId} policy={firm.policy} />}
         </div>
       </div>
       <h2 className="mt-6 mb-1 text-lg font-bold">Readings</h2>
-      <ReadingTable data={data} />
+      <ReadingTable data={data} steps={steps} />
     </div>
   );
 }

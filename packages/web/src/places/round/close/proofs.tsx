@@ -1,8 +1,7 @@
 import {
   PROOF_WORDS,
-  sayPair,
+  sayProved,
   sayUnproved,
-  STANDING_NAMES,
   titleOn,
   unproved,
   type Proof,
@@ -28,19 +27,12 @@ function placeOf(view: RoundView, { kind, point, component }: ProvedReading): st
 }
 
 function OneReading({ read, view, record }: { read: ProvedReading; view: RoundView; record: RoundRecord }) {
-  const { kind, point, component, before, after } = read;
+  const { kind, point, component, after } = read;
   const place = placeOf(view, read);
-  const figures =
-    kind.type === 'number' && before.value !== null
-      ? sayPair(before.value, after?.value ?? null, read, kind.unit)
-      : null;
   return (
     <li className="grid gap-x-4 gap-y-1 border-b border-rule py-2.5 md:grid-cols-[230px_1fr_auto] md:items-center">
       <span className="font-semibold">{titleOn(kind, point, component)}</span>
-      <span>
-        {figures ??
-          `${STANDING_NAMES[before.standing]} before${after ? `, ${STANDING_NAMES[after.standing].toLowerCase()} after` : ''}`}
-      </span>
+      <span>{sayProved(read)}</span>
       {after ? (
         <StandingWord standing={after.standing} width={26} />
       ) : (
