@@ -1,5 +1,7 @@
 import sharp from 'sharp';
-import { expect, test, watchedDual } from './support/app.ts';
+import type { Plate } from '@yarnix/core';
+import { beginStop, expect, goToReading, goToStop, startRound, test, watchedDual } from './support/app.ts';
+import { enterSystem } from './support/hunted.ts';
 
 test('a photo of the plate is kept, sent and shown as a thumbnail; a text file is refused in words', async ({
   page,
@@ -86,4 +88,37 @@ test('a manufacturer’s chart is taken from a CSV file: with columns mixed up i
     id,
   );
   expect(plate).toMatchObject({ heatingChart: [{ outdoorF: 17, suctionPsig: 58, liquidPsig: 210 }, { outdoorF: 47 }] });
+});
+
+test('wires are noted at the part before they come off, and held against when a new one goes in', async ({
+  page,
+  alone,
+}) => {
+  const { address: at } = alone;
+  const plate = { tons: 3, capacitorRating: '40+5 µF 440 V', blowerMotor: 'psc' } as const;
+  const systemId = await enterSystem(at, 'split-heat-pump', plate, '4 Bobbin Hill');
+  await startRound(page, systemId, 'heating', at);
+  await goToStop(page, 'off-outdoor');
+  await beginStop(page);
+  await goToReading(page, 'off-outdoor', /HERM/);
+  await page.getByRole('button', { name: 'Note its wires' }).first().click();
+  const form = page.getByRole('form', { name: 'Wires of the run capacitor' });
+  await form.getByLabel('Wire 1, color').selectOption('red');
+  await form.getByLabel('Wire 2, color').selectOption('yellow');
+  await form.getByRole('button', { name: 'Another wire' }).click();
+  await form.getByLabel('Wire 4, lug').selectOption('FAN');
+  await form.getByLabel('Wire 4, color').selectOption('brown');
+  await form.getByRole('button', { name: 'Note them' }).click();
+  await expect(page.getByText('red on C, yellow on HERM, brown on FAN').first()).toBeVisible();
+  await expect
+    .poll(async () => ((await (await fetch(`${at}/api/systems/${systemId}`)).json()) as { plate: Plate }).plate.wires)
+    .toEqual([
+      { on: 'Run capacitor', lug: 'C', color: 'red' },
+      { on: 'Run capacitor', lug: 'HERM', color: 'yellow' },
+      { on: 'Run capacitor', lug: 'FAN', color: 'brown' },
+    ]);
+  await page.getByRole('button', { name: 'Part replaced' }).first().click();
+  const back = page.getByRole('form', { name: 'Part replaced' });
+  await back.getByRole('group', { name: 'yellow wire' }).getByRole('button', { name: 'FAN' }).click();
+  await expect(back.getByText('yellow was on HERM, not on FAN.')).toBeVisible();
 });

@@ -42,7 +42,16 @@ export {
 } from './equipment/plate.ts';
 export { sayRating, saySection } from './equipment/rating-text.ts';
 export { parseCapacitorRating } from './equipment/rating.ts';
-export { areAllBack, wiresMoved, wiresOn, type WireNote } from './equipment/wires.ts';
+export {
+  areAllBack,
+  lugsOf,
+  WIRE_COLORS,
+  wiresMoved,
+  wiresNoted,
+  wiresOn,
+  type WireBack,
+  type WireNote,
+} from './equipment/wires.ts';
 export { SENSOR_CURVES } from './equipment/sensor-curves.ts';
 export { isHeatPump, SYSTEM_KIND_NAMES, SYSTEM_KINDS, type SystemKind } from './equipment/system-kind.ts';
 export { moistAir } from './trade/air/moist-air.ts';
@@ -289,6 +298,8 @@ export {
 export {
   componentSchema,
   fittedPartSchema,
+  newWiresSchema,
+  type NewWires,
   partSchoolSchema,
   type PartSchool,
   newPlateSchema,
@@ -398,6 +409,7 @@ export {
   withReading,
   withRefusal,
   withRuling,
+  withWires,
   withText,
   withTypedAgain,
   type LocalEvent,

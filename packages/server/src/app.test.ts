@@ -69,6 +69,7 @@ test('health, session and the description of the API', async () => {
     '/api/systems/{id}',
     '/api/systems/{id}/place',
     '/api/systems/{id}/plate',
+    '/api/systems/{id}/wires',
     '/api/systems/{systemId}/jobs/{id}',
     '/api/vans/{personId}/days/{day}',
     '/api/visits',

@@ -1,4 +1,4 @@
-import { areAllBack, wiresMoved, wiresOn } from './wires.ts';
+import { areAllBack, lugsOf, wiresMoved, wiresNoted, wiresOn } from './wires.ts';
 
 const wires = [
   { on: 'Capacitor', lug: 'FAN', color: 'brown' },
@@ -29,4 +29,22 @@ test('a wire that has not been put anywhere is still off', () => {
   expect(areAllBack(noted, back('FAN', ''))).toBe(false);
   expect(wiresMoved(noted, back('FAN', ''))).toEqual([]);
   expect(areAllBack(noted, back('FAN', 'HERM'))).toBe(true);
+});
+
+test('what is noted of one capacitor says nothing of another, and takes nothing from it', () => {
+  const first = wiresNoted(undefined, 'Run capacitor', [{ lug: 'HERM', color: 'yellow' }]);
+  const both = wiresNoted(first, 'Blower capacitor', [{ lug: '1', color: 'brown' }]);
+  expect(wiresOn(both, 'Run capacitor')).toEqual(first);
+  expect(wiresOn(both, 'Blower capacitor').map((w) => w.color)).toEqual(['brown']);
+  const again = wiresNoted(both, 'Run capacitor', [{ lug: 'C', color: 'red' }]);
+  expect(wiresOn(again, 'Run capacitor').map((w) => [w.lug, w.color])).toEqual([['C', 'red']]);
+  expect(again).toHaveLength(2);
+});
+
+test('the lugs of a part are as it is marked', () => {
+  const dual = { kind: 'run-capacitor', plate: { rating: '40+5 µF 440 V' } } as const;
+  expect(lugsOf(dual)).toEqual(['C', 'HERM', 'FAN']);
+  expect(lugsOf({ kind: 'run-capacitor', plate: { rating: '7.5 µF 370 V' } })).toEqual(['1', '2']);
+  expect(lugsOf({ kind: 'contactor', plate: {} })).toContain('T1');
+  expect(lugsOf({ kind: 'thermostat', plate: {} })).toHaveLength(3);
 });

@@ -1,3 +1,4 @@
+import type { WireBack } from '../equipment/wires.ts';
 import { textOfInput } from './field-entry.ts';
 import type { FittedPart } from '../http/systems.ts';
 import type { LooseEnd } from '../round/loose-ends.ts';
@@ -79,6 +80,8 @@ export interface RoundRecord {
   readonly instruments: Readonly<Partial<Record<InstrumentKind, string>>>;
   /** Instruments held against something known on this round. */
   readonly checked: readonly string[];
+  /** Wires noted on this round, by the name of the part. */
+  readonly wires: Readonly<Record<string, readonly WireBack[]>>;
   /** What it is about, where the visit is a call or became one. */
   readonly call: NewCall | null;
   /** What the probes' values in the drafts were taken from: by place, then by input. */
@@ -116,6 +119,7 @@ export const newRound = (
   unproved: {},
   instruments: {},
   checked: [],
+  wires: {},
   call: null,
   probes: {},
 });
@@ -137,6 +141,12 @@ type Before = Omit<LocalReading, 'findings'> & { findings?: readonly string[]; f
 
 /** Findings were one text joined by commas, before they were a list. */
 const findingsBefore = ({ finding }: Before): string[] => finding?.split(',') ?? [];
+
+/** The record with the wires of a part noted, by its name. */
+export const withWires = (record: RoundRecord, on: string, wires: readonly WireBack[]): RoundRecord => ({
+  ...record,
+  wires: { ...record.wires, [on]: wires },
+});
 
 /** The record with a text typed into one input of a field; what a probe said of it no longer holds. */
 export function withText(record: RoundRecord, key: string, input: string, text: string): RoundRecord {

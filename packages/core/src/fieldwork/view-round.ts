@@ -1,3 +1,4 @@
+import { wiresNoted } from '../equipment/wires.ts';
 import { POINTS } from '../equipment/component.ts';
 import type { SystemDetail } from '../http/systems.ts';
 import { assessSystem, byThread, companionsOf, countingReadings, threadKey } from '../judgment/assess-system.ts';
@@ -256,9 +257,17 @@ function eventsOn(system: SystemDetail, record: RoundRecord): SystemEvent[] {
 /** A device that nobody has said who works with. */
 const NOBODY: AtHand = { personId: '', meters: [] };
 
+/** A system with the wires that were noted on this device, whether or not the office has them yet. */
+function withNotes(system: SystemDetail, { wires }: RoundRecord): SystemDetail {
+  const noted = Object.entries(wires);
+  if (noted.length === 0) return system;
+  const all = noted.reduce((so, [on, own]) => wiresNoted(so, on, own), [...(system.plate.wires ?? [])]);
+  return { ...system, plate: { ...system.plate, wires: all } };
+}
+
 /** The whole round as it stands at a moment (ms), worked out from the system, this device's record and the firm's policy. */
 export function roundView(
-  system: SystemDetail,
+  given: SystemDetail,
   record: RoundRecord,
   policy: Policy,
   now: number,
@@ -266,6 +275,7 @@ export function roundView(
   prior?: FleetPrior,
   atHand: AtHand = NOBODY,
 ): RoundView {
+  const system = withNotes(given, record);
   const events = eventsOn(system, record);
   const components = livingParts(system, record);
   const readings = allReadings(system, record, atHand.personId);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { geoPlaceSchema } from './places.ts';
 import { COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
 import { givenPlateSchema } from '../equipment/given-plate.ts';
-import { plateSchema, systemKindSchema } from '../equipment/plate.ts';
+import { plateSchema, systemKindSchema, wireNoteSchema } from '../equipment/plate.ts';
 import { policySchema } from '../verdict/policy.ts';
 import { SCHOOL_IDS } from '../verdict/schools.ts';
 import { STANDINGS } from '../verdict/standing.ts';
@@ -78,6 +78,13 @@ export const fittedPartSchema = z.object({
   overruledBecause: z.string().trim().max(200).optional(),
 });
 export type FittedPart = z.infer<typeof fittedPartSchema>;
+
+/** The wires of one part, by its name, as they are noted before they come off: in place of what was noted of it before. */
+export const newWiresSchema = z.object({
+  on: line(40, 'the part'),
+  wires: z.array(wireNoteSchema.omit({ on: true })).max(12, 'at most 12 wires on a part'),
+});
+export type NewWires = z.infer<typeof newWiresSchema>;
 
 /** One school that a part is judged by in place of the firm's; null for the firm's again. */
 export const partSchoolSchema = z.object({ school: z.enum(SCHOOL_IDS), setting: settingSchema.nullable() });

@@ -10,6 +10,7 @@ import {
   withReading,
   withRefusal,
   withRuling,
+  withWires,
   type FittedPart,
   type LocalEvent,
   type LocalFollowUp,
@@ -21,6 +22,7 @@ import {
   type NewCall,
   type NewVisit,
   type RoundRecord,
+  type WireBack,
 } from '@yarnix/core';
 import { device } from '../app/device.ts';
 import { readingIn, type Outgoing } from './outgoing.ts';
@@ -204,6 +206,12 @@ const looseEndToSend = (visitId: string, { id, ...end }: LooseEnd): Outgoing => 
   visitId,
   id,
 });
+
+/** Notes which wire is on which lug of a part, by its name, here and at the office. */
+export const noteWires = (visitId: string, systemId: string, on: string, wires: readonly WireBack[]): Promise<void> =>
+  change(visitId, (record) => withWires(record, on, wires), [
+    { path: `/api/systems/${systemId}/wires`, body: { on, wires }, visitId, id: `${systemId}/wires/${on}` },
+  ]);
 
 /** Notes a loose end as it now stands, here and at the office. */
 export const keepLooseEnd = (visitId: string, end: LooseEnd): Promise<void> =>

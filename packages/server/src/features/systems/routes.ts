@@ -2,6 +2,7 @@ import {
   idSchema,
   newPlateSchema,
   newSystemSchema,
+  newWiresSchema,
   systemDetailSchema,
   systemsPageSchema,
   systemsQuerySchema,
@@ -50,5 +51,15 @@ export const systemsRoutes = ({ systems }: Services) => [
     body: newPlateSchema,
     reply: systemDetailSchema,
     handle: ({ context, params: { id }, body }) => systems.changePlate(context, id, body),
+  }),
+  route({
+    method: 'put',
+    path: '/api/systems/:id/wires',
+    summary: 'Note which wire is on which lug of a part, in place of what was noted of it before',
+    permission: 'record',
+    params: z.object({ id: idSchema }),
+    body: newWiresSchema,
+    reply: newWiresSchema,
+    handle: ({ context, params: { id }, body }) => systems.noteWires(context, id, body),
   }),
 ];

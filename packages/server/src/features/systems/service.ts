@@ -6,6 +6,7 @@ import {
   sayRatingTrouble,
   type NewPlate,
   type NewSystem,
+  type NewWires,
   type SettingChange,
   type SettingField,
   type Reading,
@@ -18,6 +19,7 @@ import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
 import type { partsService } from '../parts/service.ts';
+import { noteWires } from './note-wires.ts';
 import { systemsStore } from './store.ts';
 
 /** What tells of one system. */
@@ -161,5 +163,15 @@ export function systemsService({ db, now, needs, transact }: On<Needs>) {
     await store.setPlate(context, id, { ...plate, [field]: (isBack ? from : to) ?? undefined });
   }
 
-  return { detail, create, facts, changePlate, noteSetting, page: store.page, areas: store.areas };
+  return {
+    detail,
+    create,
+    facts,
+    changePlate,
+    noteSetting,
+    noteWires: (context: RequestContext, id: string, wires: NewWires) =>
+      transact(({ db: held }) => noteWires(held, context, id, wires)),
+    page: store.page,
+    areas: store.areas,
+  };
 }

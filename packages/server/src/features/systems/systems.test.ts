@@ -137,3 +137,28 @@ describe('another firm', () => {
     );
   });
 });
+
+test('the wires of one part are noted beside what else is on the plate; too many are refused', async () => {
+  const system = await makeSystem(suite.app);
+  const note = (body: object, id = system.id, app = suite.app) =>
+    request(app).put(`/api/systems/${id}/wires`).send(body);
+  const plate = async () => (await request(suite.app).get(`/api/systems/${system.id}`)).body.plate;
+  const before = await plate();
+  const can = { on: 'Run capacitor', wires: [{ lug: 'HERM', color: 'yellow' }] };
+  expect((await note(can).expect(200)).body).toEqual(can);
+  await note({ on: 'Contactor', wires: [{ lug: 'T1', color: 'black' }] }).expect(200);
+  await note({ on: 'Run capacitor', wires: [{ lug: 'C', color: 'red' }] }).expect(200);
+  expect(await plate()).toEqual({
+    ...before,
+    wires: [
+      { on: 'Contactor', lug: 'T1', color: 'black' },
+      { on: 'Run capacitor', lug: 'C', color: 'red' },
+    ],
+  });
+  const many = Array.from({ length: 12 }, (_, i) => ({ lug: `${i}`, color: 'red' }));
+  for (const on of ['Blower motor', 'Sequencer', 'Transformer']) await note({ on, wires: many }).expect(200);
+  expect((await note({ on: 'Blower relay', wires: many }).expect(422)).body.detail).toMatch(/At most 40 wires/);
+  await note({ on: ' ', wires: [] }).expect(422);
+  await note(can, v7()).expect(404);
+  await note(can, system.id, suite.appFor(await suite.addFirm('Other'))).expect(404);
+});

@@ -11,6 +11,7 @@ import { MovedSettings } from './moved-setting.tsx';
 import { NoteLine } from './note.tsx';
 import { OverruledLine } from './overrule.tsx';
 import { PutOffLine } from './put-off.tsx';
+import { WiresLine } from './note-wires.tsx';
 import { ReadAgain } from './read-again.tsx';
 
 /** From a verdict that is not sound to the hunt for its cause, with all that was read. */
@@ -41,6 +42,7 @@ export const FieldLines = (of: {
     <MovedSettings {...of} />
     <PutOffLine {...of} />
     <OverruledLine {...of} />
+    <WiresLine {...of} />
     <NoteLine {...of} />
   </>
 );

@@ -1,0 +1,28 @@
+import { wiresNoted, type NewWires } from '@yarnix/core';
+import type { Knex } from 'knex';
+import { holdSystem } from '../../database/hold.ts';
+import { notFound, ProblemError } from '../../http/problems.ts';
+import type { RequestContext } from '../../identity/context.ts';
+import { systemsStore } from './store.ts';
+
+/** As many as a plate takes. */
+const MOST_WIRES = 40;
+
+/** Notes the wires of one part, in a transaction; what else is on the plate stays, whoever changes it meanwhile. */
+export async function noteWires(
+  db: Knex,
+  context: RequestContext,
+  id: string,
+  { on, wires }: NewWires,
+): Promise<NewWires> {
+  await holdSystem(db, context, id);
+  const system = await systemsStore(db).find(context, id);
+  if (!system) throw notFound('system');
+  const all = wiresNoted(system.plate.wires, on, wires);
+  if (all.length > MOST_WIRES) {
+    const detail = `At most ${MOST_WIRES} wires of a system are noted.`;
+    throw new ProblemError('invalid-request', detail, [{ path: 'wires', detail }]);
+  }
+  await systemsStore(db).setPlate(context, id, { ...system.plate, wires: all });
+  return { on, wires };
+}
