@@ -3,15 +3,18 @@ import type { Plate } from '@yarnix/core';
 import { beginStop, expect, goToReading, goToStop, startRound, test, watchedDual } from './support/app.ts';
 import { enterSystem } from './support/hunted.ts';
 
+const jpeg = () =>
+  sharp({ create: { width: 800, height: 600, channels: 3, background: '#998877' } })
+    .jpeg()
+    .toBuffer();
+
 test('a photo of the plate is kept, sent and shown as a thumbnail; a text file is refused in words', async ({
   page,
   server,
 }) => {
   const { systemId } = await watchedDual(server.address);
   await page.goto(`/systems/${systemId}`);
-  const picture = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#998877' } })
-    .jpeg()
-    .toBuffer();
+  const picture = await jpeg();
   const chooser = page.getByText('Plate photo').locator('input');
   await chooser.setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') });
   await expect(page.getByRole('alert')).toContainText('That is no picture');
@@ -121,4 +124,40 @@ test('wires are noted at the part before they come off, and held against when a 
   const back = page.getByRole('form', { name: 'Part replaced' });
   await back.getByRole('group', { name: 'yellow wire' }).getByRole('button', { name: 'FAN' }).click();
   await expect(back.getByText('yellow was on HERM, not on FAN.')).toBeVisible();
+});
+
+test('a note and a photo belong to one reading, and stand beside it on its thread', async ({ page, alone }) => {
+  const { address: at } = alone;
+  const plate = { tons: 3, capacitorRating: '40+5 µF 440 V', blowerMotor: 'psc' } as const;
+  const systemId = await enterSystem(at, 'split-heat-pump', plate, '6 Bobbin Hill');
+  await startRound(page, systemId, 'heating', at);
+  await goToStop(page, 'off-outdoor');
+  await beginStop(page);
+  await (await goToReading(page, 'off-outdoor', /HERM/)).fill('35.2');
+  await page.getByRole('textbox', { name: /HERM/ }).press('Enter');
+  await goToReading(page, 'off-outdoor', /HERM/);
+  await page
+    .getByText('Photo of it')
+    .first()
+    .locator('input')
+    .setInputFiles({
+      name: 'meter.jpg',
+      mimeType: 'image/jpeg',
+      buffer: await jpeg(),
+    });
+  await expect(page.getByText('1 kept').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Note', exact: true }).first().click();
+  await page.getByRole('textbox', { name: 'Note on this reading' }).fill('meter on the second try');
+  await page.getByRole('button', { name: 'Note it', exact: true }).click();
+  interface Kept {
+    photos: { readingId: string | null }[];
+    readings: { componentId: string; note: string | null }[];
+  }
+  const kept = async () => (await (await fetch(`${at}/api/systems/${systemId}`)).json()) as Kept;
+  await expect.poll(async () => (await kept()).photos.map(({ readingId }) => readingId !== null)).toEqual([true]);
+  await expect.poll(async () => (await kept()).readings.map(({ note }) => note)).toContain('meter on the second try');
+  const { componentId } = (await kept()).readings[0]!;
+  await page.goto(`${at}/systems/${systemId}/threads/${componentId}/run-capacitor-capacitance/herm`);
+  const row = page.getByRole('row', { name: /meter on the second try/ });
+  await expect(row.getByRole('img', { name: /^Photo of the reading/ })).toBeVisible();
 });

@@ -1,4 +1,4 @@
-import { ratingOf, SLOT_NAMES, type Component } from './component.ts';
+import { ratingOf, SLOT_NAMES, type Component, type ComponentKind } from './component.ts';
 import type { Plate } from './plate.ts';
 
 /** Which wire was on which lug of what, as noted before it came off. */
@@ -71,23 +71,18 @@ export const WIRE_COLORS = [
 
 const SECTION_LUGS = { herm: 'HERM', fan: 'FAN', single: 'single', start: 'single' } as const;
 
+const LUGS: Readonly<Partial<Record<ComponentKind, readonly string[]>>> = {
+  'run-capacitor': ['1', '2'],
+  'start-capacitor': ['1', '2'],
+  contactor: ['L1', 'L2', 'T1', 'T2', 'coil 1', 'coil 2'],
+  'blower-relay': ['common', 'NO', 'NC', 'coil 1', 'coil 2'],
+  'heat-relay': ['common', 'NO', 'NC', 'coil 1', 'coil 2'],
+  transformer: ['line 1', 'line 2', 'R', 'C'],
+};
+
 /** The lugs of a part as its maker marks them; of one that marks none, by number. Common practice, no source. */
 export function lugsOf(part: Pick<Component, 'kind' | 'plate'>): readonly string[] {
-  switch (part.kind) {
-    case 'run-capacitor': {
-      const sections = ratingOf(part)?.sections ?? [];
-      return sections.length > 1 ? ['C', ...sections.map(({ lug }) => SECTION_LUGS[lug])] : ['1', '2'];
-    }
-    case 'start-capacitor':
-      return ['1', '2'];
-    case 'contactor':
-      return ['L1', 'L2', 'T1', 'T2', 'coil 1', 'coil 2'];
-    case 'blower-relay':
-    case 'heat-relay':
-      return ['common', 'NO', 'NC', 'coil 1', 'coil 2'];
-    case 'transformer':
-      return ['line 1', 'line 2', 'R', 'C'];
-    default:
-      return ['1', '2', '3'];
-  }
+  const sections = part.kind === 'run-capacitor' ? (ratingOf(part)?.sections ?? []) : [];
+  if (sections.length > 1) return ['C', ...sections.map(({ lug }) => SECTION_LUGS[lug])];
+  return LUGS[part.kind] ?? ['1', '2', '3'];
 }

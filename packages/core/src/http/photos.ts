@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
 
 /** What a photo is of. */
-export const PHOTO_SUBJECTS = ['plate', 'wiring', 'damage', 'other'] as const;
+export const PHOTO_SUBJECTS = ['plate', 'wiring', 'damage', 'reading', 'other'] as const;
 /** The largest photo taken, bytes: a phone's camera makes 3 to 6 MB. */
 export const MOST_PHOTO_BYTES = 12 * 1024 * 1024;
 
@@ -10,7 +10,9 @@ export const photoQuerySchema = z.object({
   systemId: idSchema,
   visitId: idSchema.optional(),
   componentId: idSchema.optional(),
-  subject: z.enum(PHOTO_SUBJECTS, { error: 'is none of plate, wiring, damage, other' }),
+  /** The reading whose meter or finding it shows. */
+  readingId: idSchema.optional(),
+  subject: z.enum(PHOTO_SUBJECTS, { error: 'is none of plate, wiring, damage, reading, other' }),
   note: z.string().trim().max(200, 'at most 200 characters').optional(),
   takenAt: givenMomentSchema,
 });
@@ -20,6 +22,7 @@ export const photoSchema = z.object({
   id: idSchema,
   visitId: idSchema.nullable(),
   componentId: idSchema.nullable(),
+  readingId: idSchema.nullable().default(null),
   subject: z.enum(PHOTO_SUBJECTS),
   note: z.string().nullable(),
   takenAt: momentSchema,

@@ -21,6 +21,7 @@ import * as reports from './migrations/0019-reports.ts';
 import * as imports from './migrations/0020-imports.ts';
 import * as feed from './migrations/0021-feed.ts';
 import * as ownSchools from './migrations/0022-own-schools.ts';
+import * as photosOfReadings from './migrations/0023-photos-of-readings.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -45,6 +46,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0020-imports': imports,
   '0021-feed': feed,
   '0022-own-schools': ownSchools,
+  '0023-photos-of-readings': photosOfReadings,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

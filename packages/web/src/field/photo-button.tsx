@@ -10,6 +10,7 @@ const SUBJECT_WORDS: Readonly<Record<Subject, string>> = {
   plate: 'Plate photo',
   wiring: 'Wiring photo',
   damage: 'Damage photo',
+  reading: 'Photo of it',
   other: 'Photo',
 };
 
@@ -30,11 +31,13 @@ export function PhotoButton({
   systemId,
   visitId,
   componentId,
+  readingId,
 }: {
   subject: Subject;
   systemId: string;
   visitId?: string;
   componentId?: string;
+  readingId?: string;
 }) {
   const [kept, setKept] = useState(0);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -49,6 +52,7 @@ export function PhotoButton({
       takenAt: new Date().toISOString(),
       ...(visitId ? { visitId } : {}),
       ...(componentId ? { componentId } : {}),
+      ...(readingId ? { readingId } : {}),
     });
     void keepPhoto(visitId ?? null, id, `/api/photos/${id}?${asked.toString()}`, picture);
     setKept((n) => n + 1);

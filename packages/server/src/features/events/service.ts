@@ -60,7 +60,7 @@ export function eventsService({ db, now, transact }: On<Needs>) {
   ) {
     if (!event.change || !isSettingMoved(event.kind)) return;
     const { field } = MOVED_SETTINGS[event.kind];
-    await systems.noteSetting(context, systemId, field, event.change, event.withdrawn);
+    await systems.noteSetting(context, systemId, { ...event.change, field, isBack: event.withdrawn });
   }
 
   return {

@@ -60,7 +60,11 @@ const namedIn = (s: ExportedSystem) => ({
     ...[...s.readings, ...s.followUps, ...s.setAside, ...s.photos].map((r) => r.componentId),
     ...s.components.map((c) => c.replaces),
   ],
-  readings: [...s.readings.map((r) => r.supersedes), ...s.followUps.map((f) => f.doneBy)],
+  readings: [
+    ...s.readings.map((r) => r.supersedes),
+    ...s.followUps.map((f) => f.doneBy),
+    ...s.photos.map((p) => p.readingId),
+  ],
 });
 
 /** Refuses a file in which something rests on what is not in it: it would rest on whatever has that id here. */

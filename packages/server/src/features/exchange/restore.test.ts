@@ -118,7 +118,14 @@ async function liveIn(app: App): Promise<void> {
     .toBuffer();
   await request(app)
     .put(`/api/photos/${v7()}`)
-    .query({ systemId: system.id, visitId: visit, subject: 'damage', takenAt: day(2), note: 'bulged' })
+    .query({
+      systemId: system.id,
+      visitId: visit,
+      subject: 'damage',
+      readingId: reading,
+      takenAt: day(2),
+      note: 'bulged',
+    })
     .set('content-type', 'application/octet-stream')
     .send(jpeg)
     .expect(200);

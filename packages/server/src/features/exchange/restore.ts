@@ -22,6 +22,7 @@ async function photosOf(context: RequestContext, system: ExportedSystem, photos:
       system_id: system.id,
       visit_id: photo.visitId,
       component_id: photo.componentId,
+      reading_id: photo.readingId,
       person_id: system.by[photo.id] ?? context.personId,
       subject: photo.subject,
       note: photo.note,

@@ -1,7 +1,15 @@
 import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
-import { makeSystem, openSuite, startVisit, type MadeSystem, type Suite } from '../../testing/suite.ts';
+import {
+  benchReading,
+  makeSystem,
+  openSuite,
+  startVisit,
+  systemBody,
+  type MadeSystem,
+  type Suite,
+} from '../../testing/suite.ts';
 
 let suite: Suite;
 let system: MadeSystem;
@@ -115,4 +123,17 @@ test('many at once wait in one queue, and those beyond it hear when to come back
   expect(statuses.filter((s) => s === 503).length).toBeGreaterThan(0);
   expect(statuses.filter((s) => s !== 200 && s !== 503)).toEqual([]);
   for (const reply of replies.filter((r) => r.status === 503)) expect(reply.headers['retry-after']).toBe('3');
+});
+
+test('a photo may be of one reading, which must be one of the same system', async () => {
+  const bytes = await picture().toBuffer();
+  const visitId = await startVisit(suite.app, system.id);
+  const readingId = v7();
+  const reading = benchReading({ visitId, componentId: system.part('run-capacitor') });
+  await request(suite.app).put(`/api/readings/${readingId}`).send(reading).expect(200);
+  const of = (over: object) => put(v7(), bytes, { subject: 'reading', visitId, readingId, ...over });
+  expect((await of({}).expect(200)).body).toMatchObject({ subject: 'reading', readingId });
+  await of({ readingId: v7() }).expect(404);
+  const other = await makeSystem(suite.app, { ...systemBody(), customerId: v7() });
+  await of({ systemId: other.id, visitId: await startVisit(suite.app, other.id) }).expect(404);
 });

@@ -13,6 +13,7 @@ interface Needs {
     visit(context: RequestContext, id: string): Promise<VisitView>;
     open(context: RequestContext, id: string, systemId: string): Promise<VisitView>;
   };
+  readonly readings: { systemOf(context: RequestContext, id: string): Promise<string | undefined> };
   readonly parts: { find(context: RequestContext, id: string): Promise<{ readonly system_id: string } | undefined> };
 }
 
@@ -20,12 +21,17 @@ interface Needs {
 export function photosService({ db, now, needs }: On<Needs>) {
   const store = photosStore(db);
   /** Each id a photo names must be one of the firm's own, and of that system. */
-  async function checkOwn(context: RequestContext, { systemId, visitId, componentId }: PhotoQuery): Promise<void> {
+  async function checkOwn(
+    context: RequestContext,
+    { systemId, visitId, componentId, readingId }: PhotoQuery,
+  ): Promise<void> {
     await needs.systems.facts(context, systemId);
     if (visitId !== undefined && (await needs.visits.visit(context, visitId)).systemId !== systemId)
       throw notFound('round');
     if (componentId !== undefined && (await needs.parts.find(context, componentId))?.system_id !== systemId)
       throw notFound('part');
+    if (readingId !== undefined && (await needs.readings.systemOf(context, readingId)) !== systemId)
+      throw notFound('reading');
   }
   return {
     ofSystem: (context: RequestContext, systemId: string) => store.ofSystem(context, systemId),

@@ -6,6 +6,7 @@ interface PhotoRow {
   id: string;
   visit_id: string | null;
   component_id: string | null;
+  reading_id: string | null;
   subject: PhotoView['subject'];
   note: string | null;
   taken_at: Date;
@@ -26,6 +27,7 @@ const viewOf = (row: PhotoRow): PhotoView => ({
   id: row.id,
   visitId: row.visit_id,
   componentId: row.component_id,
+  readingId: row.reading_id,
   subject: row.subject,
   note: row.note,
   takenAt: row.taken_at.toISOString(),
@@ -33,7 +35,18 @@ const viewOf = (row: PhotoRow): PhotoView => ({
   height: row.height,
 });
 
-const FACTS = ['id', 'visit_id', 'component_id', 'subject', 'note', 'taken_at', 'width', 'height', 'digest'] as const;
+const FACTS = [
+  'id',
+  'visit_id',
+  'component_id',
+  'reading_id',
+  'subject',
+  'note',
+  'taken_at',
+  'width',
+  'height',
+  'digest',
+] as const;
 
 export const photosStore = (db: Knex) => ({
   async ofSystem(context: RequestContext, systemId: string): Promise<PhotoView[]> {
@@ -62,6 +75,7 @@ export const photosStore = (db: Knex) => ({
         system_id: asked.systemId,
         visit_id: asked.visitId ?? null,
         component_id: asked.componentId ?? null,
+        reading_id: asked.readingId ?? null,
         subject: asked.subject,
         note: asked.note ?? null,
         taken_at: asked.takenAt,

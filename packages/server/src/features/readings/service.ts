@@ -80,6 +80,10 @@ export function readingsService({ db, now, transact }: On<Needs>) {
     kept: async (context: RequestContext, systemId: string): Promise<Reading[]> =>
       (await store.kept(context, systemId)).map(keptOf),
 
+    /** The system a reading is of; undefined when the firm has no such reading. */
+    systemOf: async (context: RequestContext, id: string): Promise<string | undefined> =>
+      (await store.find(context, id))?.system_id,
+
     /** When a part was last read; null when it never was. */
     lastOf: (context: RequestContext, componentId: string): Promise<Date | null> => store.lastOf(context, componentId),
 

@@ -7,8 +7,6 @@ import {
   type NewPlate,
   type NewSystem,
   type NewWires,
-  type SettingChange,
-  type SettingField,
   type Reading,
   type SystemDetail,
 } from '@yarnix/core';
@@ -19,7 +17,7 @@ import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
 import type { partsService } from '../parts/service.ts';
-import { noteWires } from './note-wires.ts';
+import { noteSetting, noteWires, type MovedSetting } from './plate-notes.ts';
 import { systemsStore } from './store.ts';
 
 /** What tells of one system. */
@@ -147,28 +145,13 @@ export function systemsService({ db, now, needs, transact }: On<Needs>) {
     return detail(context, id);
   }
 
-  /**
-   * Notes a setting that was moved on the plate record, or moves it back: then only where the record still has what it was
-   * moved to, since somebody may have put it right meanwhile. The system is held by whoever asks.
-   */
-  async function noteSetting(
-    context: RequestContext,
-    id: string,
-    field: SettingField,
-    { from, to }: SettingChange,
-    isBack: boolean,
-  ): Promise<void> {
-    const { plate } = await facts(context, id);
-    if (isBack && plate[field] !== to) return;
-    await store.setPlate(context, id, { ...plate, [field]: (isBack ? from : to) ?? undefined });
-  }
-
   return {
     detail,
     create,
     facts,
     changePlate,
-    noteSetting,
+    /** Notes a moved setting; the system is held by whoever asks. */
+    noteSetting: (context: RequestContext, id: string, moved: MovedSetting) => noteSetting(db, context, id, moved),
     noteWires: (context: RequestContext, id: string, wires: NewWires) =>
       transact(({ db: held }) => noteWires(held, context, id, wires)),
     page: store.page,

@@ -7,6 +7,7 @@ import {
   sayProved,
   textOf,
   textOfInput,
+  type PhotoView,
   type ProvedStep,
   type ReadingView,
 } from '@yarnix/core';
@@ -32,7 +33,7 @@ function remarkOn(reading: ReadingView, isOdd: boolean, isKnown: boolean): strin
   return remarks.filter(Boolean).join('; ');
 }
 
-function Line({ reading: r, data }: { reading: ReadingView; data: ThreadData }) {
+function Line({ reading: r, data, photos }: { reading: ReadingView; data: ThreadData; photos: readonly PhotoView[] }) {
   const compared = data.compared.get(r.id);
   return (
     <tr className={`border-b border-rule ${r.superseded ? 'text-soft line-through' : ''}`}>
@@ -47,9 +48,33 @@ function Line({ reading: r, data }: { reading: ReadingView; data: ThreadData }) 
       <td className={cell}>{r.conditions.lineVolts === undefined ? '' : `${r.conditions.lineVolts} V`}</td>
       <td className={cell}>{degrees(r.conditions.returnWetF)}</td>
       <td className={cell}>{r.personInitials}</td>
-      <td className={cell}>{remarkOn(r, compared?.odd ?? false, compared?.known ?? true)}</td>
+      <td className={cell}>
+        {remarkOn(r, compared?.odd ?? false, compared?.known ?? true)}
+        {photos.map(({ id }) => (
+          <a key={id} href={`/api/photos/${id}`} target="_blank" rel="noreferrer" className="ml-2 inline-block">
+            <img
+              src={`/api/photos/${id}/thumb`}
+              alt={`Photo of the reading of ${dateWords(r.takenAt)}`}
+              loading="lazy"
+              className="h-12 w-16 rounded-[4px] border border-rule object-cover"
+            />
+          </a>
+        ))}
+      </td>
     </tr>
   );
+}
+
+/** Photos of a reading and of those it corrects; none of one that was corrected itself. */
+function photosOf(reading: ReadingView, all: readonly ReadingView[], photos: readonly PhotoView[]): PhotoView[] {
+  if (reading.superseded) return [];
+  const ids = new Set<string>();
+  for (let at: ReadingView | undefined = reading; at && !ids.has(at.id);) {
+    ids.add(at.id);
+    const { supersedes }: ReadingView = at;
+    at = all.find(({ id }) => id === supersedes);
+  }
+  return photos.filter(({ readingId }) => readingId !== null && ids.has(readingId));
 }
 
 /** What was done that may have moved the thread: proved by readings before and after it, or only told. */
@@ -64,7 +89,16 @@ function doneTo({ events }: ThreadData, steps: readonly ProvedStep[]): { at: str
 }
 
 /** Every number of the chart, with its conditions; repairs between them; the forecast on top, told apart. */
-export function ReadingTable({ data, steps }: { data: ThreadData; steps: readonly ProvedStep[] }) {
+export function ReadingTable({
+  data,
+  steps,
+  photos,
+}: {
+  data: ThreadData;
+  steps: readonly ProvedStep[];
+  photos: readonly PhotoView[];
+}) {
+  const of = (reading: ReadingView) => photosOf(reading, data.readings, photos);
   const ahead = data.inline?.ahead;
   const heads = [
     'Day',
@@ -79,7 +113,10 @@ export function ReadingTable({ data, steps }: { data: ThreadData; steps: readonl
     '',
   ];
   const lines = [
-    ...data.readings.map((r) => ({ at: r.takenAt, node: <Line key={r.id} reading={r} data={data} /> })),
+    ...data.readings.map((r) => ({
+      at: r.takenAt,
+      node: <Line key={r.id} reading={r} data={data} photos={of(r)} />,
+    })),
     ...doneTo(data, steps).map(({ at, says }) => ({
       at,
       node: (

@@ -184,7 +184,7 @@ export function ThreadScreen() {
         </div>
       </div>
       <h2 className="mt-6 mb-1 text-lg font-bold">Readings</h2>
-      <ReadingTable data={data} steps={steps} />
+      <ReadingTable data={data} steps={steps} photos={system.data.photos} />
     </div>
   );
 }

@@ -2,11 +2,12 @@ import { isTaken, notedReading, type RoundField, type RoundRecord } from '@yarni
 import { MessageSquareText } from 'lucide-react';
 import { useState } from 'react';
 import { v7 } from 'uuid';
+import { PhotoButton } from '../../../field/photo-button.tsx';
 import { addReading } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { Field } from '../../../kit/field.tsx';
 
-/** What was noted beside a reading; where it is at hand and taken, noting it. The figure and its moment stay. */
+/** What was noted beside a reading; where it is at hand and taken, noting it or taking a photo of it. The figure and its moment stay. */
 export function NoteLine({ record, field, active }: { record: RoundRecord; field: RoundField; active: boolean }) {
   const [text, setText] = useState<string | null>(null);
   const { taken } = field;
@@ -43,9 +44,18 @@ export function NoteLine({ record, field, active }: { record: RoundRecord; field
     <>
       {note !== '' && <p className="text-[15px]">“{note}”</p>}
       {active && (
-        <Button look="quiet" className="justify-self-start !px-0" onClick={() => setText(note)}>
-          <MessageSquareText aria-hidden size={18} /> {note === '' ? 'Note' : 'Change the note'}
-        </Button>
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+          <Button look="quiet" className="!px-0" onClick={() => setText(note)}>
+            <MessageSquareText aria-hidden size={18} /> {note === '' ? 'Note' : 'Change the note'}
+          </Button>
+          <PhotoButton
+            subject="reading"
+            systemId={record.systemId}
+            visitId={record.visitId}
+            componentId={taken.componentId}
+            readingId={taken.id}
+          />
+        </div>
       )}
     </>
   );
