@@ -18,10 +18,3 @@ export function momentIn(zone: string): (day: Day, minute: number) => string {
     return moment;
   };
 }
-
-/** The day that a moment is of in a time zone, ISO 8601. */
-export const dayIn = (zone: string, moment: string): string => {
-  const at = new TZDate(moment, zone);
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
-};

@@ -139,6 +139,8 @@ export const sessionSchema = z.object({
   firm: z.object({
     id: idSchema,
     name: z.string(),
+    /** Time zone of its days. */
+    zone: z.string(),
     policy: policySchema,
     /** What the firm’s own fleet has taught; null before it was asked. */
     prior: fleetPriorSchema.nullable(),

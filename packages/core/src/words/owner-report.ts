@@ -8,6 +8,7 @@ import type { VisitView } from '../http/visits.ts';
 import { askOf } from '../judgment/asks.ts';
 import { inlineThread, type InlineThreadData } from '../judgment/inline-thread.ts';
 import { dateOf, dayOf } from '../quantity/day.ts';
+import { dayIn } from '../quantity/day-in.ts';
 import type { ReadingKind } from '../readings/contract/kind.ts';
 import { numericKind, readingKind, titleOn } from '../readings/registry.ts';
 import { PUT_OFF_REASONS } from '../round/put-off.ts';
@@ -167,12 +168,12 @@ function measuredOn(visitId: string, view: RoundView): Pick<OwnerReport, 'figure
   };
 }
 
-/** What the owner of a system is told of a visit. `system` and `view` as of its end; `jobs` as they are now. */
+/** What the owner of a system is told of a visit. `system` and `view` as of its end; `jobs` as they are now; its day is one of `zone`. */
 export function ownerReport(
   system: SystemDetail,
   visit: VisitView,
   view: RoundView,
-  jobs: readonly Job[],
+  { jobs, zone }: { readonly jobs: readonly Job[]; readonly zone: string },
 ): OwnerReport {
   const tested = partsTested(visit.id, view);
   const open = system.followUps
@@ -191,7 +192,7 @@ export function ownerReport(
     address: system.address,
     customerName: system.customerName,
     machine: capital(SYSTEM_KIND_NAMES[system.kind]),
-    day: dateOf(dayOf(visit.startedAt)),
+    day: dateOf(dayIn(zone, visit.startedAt)),
     technician: visit.personName,
     headline: summary.headline.replace(/ today\.$/, '.'),
     call: visit.call?.outcome ? outcomeWords(visit.call.outcome) : null,

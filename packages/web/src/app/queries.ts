@@ -1,10 +1,18 @@
 import { queryOptions } from '@tanstack/react-query';
+import { keepZone } from '../kit/local-day.ts';
 import { get } from './api.ts';
 
 /** Every question the screens ask of the server, by one key each. */
 export const queries = {
   session: () =>
-    queryOptions({ queryKey: ['session'], queryFn: ({ signal }) => get('/api/session', 'sessionSchema', signal) }),
+    queryOptions({
+      queryKey: ['session'],
+      queryFn: async ({ signal }) => {
+        const session = await get('/api/session', 'sessionSchema', signal);
+        keepZone(session.firm.zone);
+        return session;
+      },
+    }),
   systems: (search: string) =>
     queryOptions({
       queryKey: ['systems', search],

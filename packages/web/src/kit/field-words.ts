@@ -1,6 +1,5 @@
 import {
   dateOf,
-  dayOf,
   isoOf,
   PUT_OFF_REASONS,
   readingKind,
@@ -12,6 +11,7 @@ import {
   type InlineThreadData,
   type ReadingKind,
 } from '@yarnix/core';
+import { dayHere } from './local-day.ts';
 
 /** "spring 2026": the round a day belongs to, short. */
 export const roundName = (day: Day): string => `${seasonOf(day)} ${isoOf(day).slice(0, 4)}`;
@@ -28,7 +28,7 @@ export const baselineWords = (field: { thread: InlineThreadData; planned: { kind
   field.thread.baseline === null ? '' : ` · baseline ${sayFigure(field.planned.kind, field.thread.baseline)}`;
 
 /** "April 12, 2026" from an ISO date or timestamp. */
-export const dateWords = (iso: string): string => dateOf(dayOf(iso));
+export const dateWords = (iso: string): string => dateOf(dayHere(iso));
 
 /** A follow-up in words: what, why, by when. */
 export function followUpWords(f: Pick<FollowUpView, 'kind' | 'point' | 'reason' | 'note'>): {

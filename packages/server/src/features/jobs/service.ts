@@ -1,4 +1,5 @@
 import {
+  dayIn,
   dayOf,
   isLongDone,
   type Job,
@@ -30,6 +31,7 @@ interface Needs extends CalledOff {
   readonly session: { judging(context: RequestContext): Promise<{ readonly policy: Policy }> };
   readonly planning: {
     seasons(context: RequestContext): Promise<SeasonStarts>;
+    zone(context: RequestContext): Promise<string>;
     roundMinutes(context: RequestContext): Promise<(kind: SystemKind) => number>;
   };
 }
@@ -116,14 +118,15 @@ const deciding = ({ now, transact }: On<Needs>, { all, one }: Now) => ({
 export function jobsService(on: On<Needs>) {
   const { db, now, needs } = on;
   const planned = async (context: RequestContext): Promise<Planned> => {
-    const [{ policy }, seasons] = await together(
+    const [{ policy }, seasons, zone] = await together(
       db,
       () => needs.session.judging(context),
       () => needs.planning.seasons(context),
+      () => needs.planning.zone(context),
     );
     // What rounds take is asked for where there is a round, and not else: it takes longer than all other questions.
     return {
-      today: dayOf(now().toISOString()),
+      today: dayIn(zone, now().toISOString()),
       policy,
       seasons,
       roundMinutes: () => needs.planning.roundMinutes(context),

@@ -25,6 +25,7 @@ interface Needs {
   readonly session: {
     judging(context: RequestContext): Promise<{ readonly policy: Policy; readonly prior: FleetPrior | undefined }>;
   };
+  readonly planning: { zone(context: RequestContext): Promise<string> };
   readonly photos: {
     picture(context: RequestContext, id: string, which: 'bytes'): Promise<{ readonly picture: Buffer }>;
   };
@@ -69,7 +70,7 @@ export function reportsService({ db, now, needs }: On<Needs>) {
     const record = newRound(visitId, systemId, visit.startedAt, visit.season);
     const view = roundView(system, record, policy, Date.parse(visit.closedAt), {}, prior);
     const jobs: readonly Job[] = await needs.weekJobs.ofSystem(context, systemId);
-    const written = ownerReport(system, visit, view, jobs);
+    const written = ownerReport(system, visit, view, { jobs, zone: await needs.planning.zone(context) });
     const pictures = new Map<string, Printable>();
     for (const { id } of written.photos)
       pictures.set(id, await printable((await needs.photos.picture(context, id, 'bytes')).picture));

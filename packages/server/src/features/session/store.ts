@@ -4,6 +4,7 @@ import type { RequestContext } from '../../identity/context.ts';
 export interface FirmRow {
   id: string;
   name: string;
+  zone: string;
   /** As kept: to be read by policyFrom and fleetPriorFrom. */
   policy: unknown;
   prior: unknown;
@@ -17,7 +18,7 @@ export interface PersonRow {
 
 export const sessionStore = (db: Knex) => ({
   firm: (context: RequestContext) =>
-    db<FirmRow>('firms').where({ id: context.firmId }).first('id', 'name', 'policy', 'prior'),
+    db<FirmRow>('firms').where({ id: context.firmId }).first('id', 'name', 'zone', 'policy', 'prior'),
   /** Tells whether what a firm judges by has changed, without fetching it. */
   stamp: async (context: RequestContext): Promise<string | undefined> =>
     (

@@ -1,4 +1,5 @@
 import {
+  dayIn,
   dayOf,
   isoOf,
   type DayFrame,
@@ -16,7 +17,6 @@ import { together } from '../../database/together.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
-import { dayIn } from '../../moment-in.ts';
 import { weekStore } from './store.ts';
 
 interface Needs {
@@ -74,7 +74,7 @@ type UnderWay = Awaited<ReturnType<Needs['visits']['underWay']>>;
 const withThose = (stops: readonly PlannedStop[], visits: UnderWay, zone: string): PlannedStop[] =>
   stops.map((stop) => {
     const own = visits.find((v) => v.systemId === stop.systemId && v.personId === stop.personId);
-    return own && dayIn(zone, own.startedAt) === stop.day ? { ...stop, since: own.startedAt } : stop;
+    return own && isoOf(dayIn(zone, own.startedAt)) === stop.day ? { ...stop, since: own.startedAt } : stop;
   });
 
 /** Where somebody is comes first; then what was put in order, as it was put; what came since, after it, the soonest due first. */

@@ -1,12 +1,4 @@
-import {
-  dayOf,
-  INSTRUMENT_KINDS,
-  INSTRUMENT_NAMES,
-  isoOf,
-  type InstrumentKind,
-  type MeterView,
-  type NewMeter,
-} from '@yarnix/core';
+import { INSTRUMENT_KINDS, INSTRUMENT_NAMES, type InstrumentKind, type MeterView, type NewMeter } from '@yarnix/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';
@@ -14,9 +6,10 @@ import { ApiProblem, change } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field, SelectField } from '../../kit/field.tsx';
+import { localToday } from '../../kit/local-day.ts';
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-const today = (): string => isoOf(dayOf(new Date().toISOString()));
+const today = localToday;
 
 /** Keeps an instrument; whoever shows it hears of it. */
 function useKeep(id: string, onDone: () => void) {

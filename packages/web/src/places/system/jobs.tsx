@@ -1,16 +1,17 @@
-import { nextRoundAfter, dayOf, isoOf, type Session, type SystemDetail } from '@yarnix/core';
+import { nextRoundAfter, isoOf, type Session, type SystemDetail } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { queries } from '../../app/queries.ts';
 import { JobLine } from '../../jobs/job-line.tsx';
 import { LatestDecision } from '../../jobs/latest-decision.tsx';
 import { NoteJob } from '../../jobs/note-job.tsx';
 import { useDecide } from '../../jobs/use-decide.ts';
+import { today as dayNow } from '../../kit/local-day.ts';
 
 /** What is left to do on this system, declined repairs in sight, and a way to note something. */
 export function SystemJobs({ system, firm }: { system: SystemDetail; firm: Session['firm'] }) {
   const jobs = useQuery(queries.jobs(new URLSearchParams({ systemId: system.id }).toString()));
   const deciding = useDecide();
-  const next = isoOf(nextRoundAfter(dayOf(new Date().toISOString()), firm.policy));
+  const next = isoOf(nextRoundAfter(dayNow(), firm.policy));
   return (
     <section aria-label="To do" className="border-t border-rule px-4 py-4 md:px-5">
       <h2 className="text-lg font-bold">To do</h2>

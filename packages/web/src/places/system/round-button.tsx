@@ -1,9 +1,10 @@
-import { dayOf, seasonOf, type Season, type SystemDetail } from '@yarnix/core';
+import { seasonOf, type Season, type SystemDetail } from '@yarnix/core';
 import { Play } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { startRound } from '../../field/rounds.ts';
 import { Button, ButtonLink } from '../../kit/button.tsx';
+import { today as dayNow } from '../../kit/local-day.ts';
 
 const ROUND_NAMES: Readonly<Record<Season, string>> = { spring: 'cooling', fall: 'heating' };
 
@@ -25,7 +26,7 @@ export function RoundButton({ system }: { system: SystemDetail }) {
       </div>
     );
   }
-  const season = seasonOf(dayOf(new Date().toISOString()));
+  const season = seasonOf(dayNow());
   const other = season === 'spring' ? 'fall' : 'spring';
   const start = async (chosen: Season) => {
     const visitId = v7();

@@ -1,4 +1,4 @@
-import { callWords, dayOf, SYSTEM_KIND_NAMES, type Session, type SystemDetail } from '@yarnix/core';
+import { callWords, SYSTEM_KIND_NAMES, type Session, type SystemDetail } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
 import { memo, useMemo } from 'react';
@@ -16,6 +16,7 @@ import { SystemPlace } from './place.tsx';
 import { PlateList } from './plate-list.tsx';
 import { PracticeFaults } from './practice.tsx';
 import { RoundButton } from './round-button.tsx';
+import { today as dayNow } from '../../kit/local-day.ts';
 
 const quiet = 'grid min-h-12 place-items-center font-semibold text-copper underline-offset-4 hover:underline';
 
@@ -106,7 +107,7 @@ const Papers = memo(function Papers({ system }: { system: SystemDetail }) {
 
 function Threads({ system, firm }: { system: SystemDetail; firm: Session['firm'] }) {
   const [search, setSearch] = useSearchParams();
-  const loom = useMemo(() => loomOf(system, firm, dayOf(new Date().toISOString())), [system, firm]);
+  const loom = useMemo(() => loomOf(system, firm, dayNow()), [system, firm]);
   const asTable = search.get('as') === 'table';
   return (
     <section className="min-w-0 px-4 pt-5 md:px-5">

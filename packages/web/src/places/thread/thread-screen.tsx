@@ -1,5 +1,4 @@
 import {
-  dayOf,
   isoOf,
   proofsAlong,
   sayValue,
@@ -26,6 +25,7 @@ import { BesidePicker } from './beside.tsx';
 import { Decide } from './decide.tsx';
 import { ReadingTable } from './reading-table.tsx';
 import { ThreadReasons } from './thread-reasons.tsx';
+import { today as dayNow } from '../../kit/local-day.ts';
 
 function crossingWords(data: ThreadData): string | null {
   const crossing = data.state?.numeric?.outlook?.crossing;
@@ -70,7 +70,7 @@ function ViewSwitch({ view, onChange }: { view: ChartView; onChange: (view: Char
 function Charts({ data, system, firm }: { data: ThreadData; system: SystemDetail; firm: Session['firm'] }) {
   const [search, setSearch] = useSearchParams();
   const charts = useRef<HTMLDivElement>(null);
-  const today = dayOf(new Date().toISOString());
+  const today = dayNow();
   const own = threadKey({ componentId: data.part.id, kind: data.kind.id, point: data.point });
   const view: ChartView = search.get('values') === 'read' ? 'read' : 'compared';
   const chosen = search.get('with')?.split(',').filter(Boolean) ?? [];
@@ -162,7 +162,7 @@ export function ThreadScreen() {
     );
   }
   const { firm } = session.data;
-  const data = threadData(system.data, { componentId, kind, point }, firm, dayOf(new Date().toISOString()));
+  const data = threadData(system.data, { componentId, kind, point }, firm, dayNow());
   if (!data) return <p className="p-5 text-[17px]">There is no such thread on this system.</p>;
   const { policy, prior } = firm;
   const place = { slot: data.part.slot, kind: data.kind.id, point: data.point };

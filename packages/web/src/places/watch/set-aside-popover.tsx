@@ -1,4 +1,4 @@
-import { dayOf, isoOf, nextRoundAfter, type WatchRow } from '@yarnix/core';
+import { isoOf, nextRoundAfter, type WatchRow } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { Popover } from 'radix-ui';
 import { useState, type FormEvent, type ReactNode } from 'react';
@@ -7,10 +7,11 @@ import { Button } from '../../kit/button.tsx';
 import { Field } from '../../kit/field.tsx';
 import { partName } from './part-name.ts';
 import { useSnooze } from './use-snooze.ts';
+import { today as dayNow } from '../../kit/local-day.ts';
 
 function Form({ row, onDone }: { row: WatchRow; onDone: () => void }) {
   const session = useQuery(queries.session());
-  const today = dayOf(new Date().toISOString());
+  const today = dayNow();
   const next = session.data ? nextRoundAfter(today, session.data.firm.policy) : today + 150;
   const [until, setUntil] = useState(isoOf(next));
   const [reason, setReason] = useState('');

@@ -4,7 +4,6 @@ import {
   hasAmps,
   hasRating,
   isFuseAllowed,
-  isoOf,
   judgeReplacement,
   parseCapacitorRating,
   policyFor,
@@ -12,7 +11,6 @@ import {
   sayReplacement,
   SLOT_NAMES,
   wiresOn,
-  dayOf,
   type Plate,
   type Policy,
   type RoundComponent,
@@ -27,6 +25,7 @@ import { Field } from '../../../kit/field.tsx';
 import { RatingReadout } from '../../../kit/rating-readout.tsx';
 import { reasonSuggested } from './stop-props.ts';
 import { useWiresBack, WiresBack } from './wires-back.tsx';
+import { localToday } from '../../../kit/local-day.ts';
 
 /** What is typed of a new fuse, and whether the board allows it. */
 function useFuse(part: RoundComponent, plate: Plate) {
@@ -89,7 +88,7 @@ export function ReplacePart({
     const id = v7();
     void fitPart(record.visitId, id, {
       replaces: part.id,
-      fittedOn: isoOf(dayOf(new Date().toISOString())),
+      fittedOn: localToday(),
       plate: rated ? { rating: typed.rating.trim() } : fuse.isFuse ? { amps: fuse.amps } : {},
       reason: [typed.reason.trim(), wires.words].filter(Boolean).join('. Wires: ').slice(0, 200),
       visitId: record.visitId,
