@@ -204,6 +204,7 @@ export {
   isLongDone,
   jobSeverity,
   type JobDecision,
+  type JobSource,
 } from './planning/decision.ts';
 export { jobOfCall, jobOfPart, LIKELY, TELLING_ON_WATCH, type LeftByCall, type Planning } from './planning/job.ts';
 export { CARRIED, loadList, shelfName, type Aboard, type LoadLine, type Wanted } from './planning/load-list.ts';

@@ -1,12 +1,14 @@
-import { dayOf, holdsForRound, type Job } from '@yarnix/core';
+import { dayOf, holdsForRound, type Job, type JobSource } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { together } from '../../database/together.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { decidedJob, ofCall, ofHand, ofOwed, ofPart, ofRounds, type Planned } from './jobs-from.ts';
 import { roundRows } from './rounds-source.ts';
-import { sourcesStore, type Asked } from './sources.ts';
+import { namedOf, sourcesStore, type Asked } from './sources.ts';
 import { jobsStore, type DecisionRow } from './store.ts';
 
+// eslint-disable-next-line @typescript-eslint/require-await -- stands in for a question
+const none = async <T>(): Promise<T[]> => [];
 const soonestFirst = (a: Job, b: Job): number =>
   a.byWhen < b.byWhen ? -1 : a.byWhen > b.byWhen ? 1 : (b.chance ?? 0) - (a.chance ?? 0) || (a.key < b.key ? -1 : 1);
 
@@ -38,12 +40,15 @@ export async function roundsOf(
 /** Every job of a firm that matches, with what was decided of it, the soonest due first. */
 export async function jobsOf(on: Knex, context: RequestContext, asked: Asked, planning: Planned): Promise<Job[]> {
   const sources = sourcesStore(on);
+  // Of a source that none of the asked jobs comes from, nothing is asked.
+  const unless = <T>(source: JobSource, ask: () => Promise<T[]>) =>
+    namedOf(source, asked)?.length === 0 ? none<T> : ask;
   const [parts, calls, owed, byHand, kept] = await together(
     on,
-    () => sources.parts(context, asked),
-    () => sources.calls(context, asked),
-    () => sources.owed(context, asked),
-    () => sources.byHand(context, asked),
+    unless('part', () => sources.parts(context, asked)),
+    unless('call', () => sources.calls(context, asked)),
+    unless('owed', () => sources.owed(context, asked)),
+    unless('hand', () => sources.byHand(context, asked)),
     () => jobsStore(on).decisions(context, asked),
   );
   const decisions = new Map(kept.map((row) => [row.key, row]));

@@ -1,5 +1,6 @@
 import { dayOf, type Day, type PartWaiting } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { anyOf } from '../../database/any-of.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { PLACED, type Asked, type Place } from './sources.ts';
 
@@ -24,7 +25,7 @@ export async function roundRows(
   const { firmId } = context;
   const these = named ?? (systemId === undefined ? systemIds : [systemId]);
   const ofThese = (column: string) => (some: Knex.QueryBuilder) => {
-    if (these) void some.whereIn(column, [...these]);
+    if (these) some.modify(anyOf(column, these));
   };
   const lastRounds = db('visits')
     .where({ firm_id: firmId, call: null })

@@ -172,9 +172,10 @@ export function jobsService(on: On<Needs>) {
       ),
     /** What is planned for days from one to another, or for no day yet. */
     async plannedBetween(context: RequestContext, from: string, to: string): Promise<Job[]> {
-      const systemIds = await jobsStore(db).plannedOn(context, from, to);
-      if (systemIds.length === 0) return [];
-      return (await all(db, context, { systemIds })).filter(
+      const planned = await jobsStore(db).plannedOn(context, from, to);
+      if (planned.length === 0) return [];
+      const systemIds = [...new Set(planned.map((row) => row.system_id))];
+      return (await all(db, context, { systemIds, keys: planned.map(({ key }) => key) })).filter(
         ({ decision, day }) => decision === 'accepted' && (day === null || (day >= from && day <= to)),
       );
     },

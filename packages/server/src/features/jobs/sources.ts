@@ -3,6 +3,7 @@ import {
   TELLING_ON_WATCH,
   severityOf,
   type Because,
+  type JobSource,
   type LeftByCall,
   type Outcome,
   type PutOffReason,
@@ -11,6 +12,7 @@ import {
   type SystemKind,
 } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { anyOf } from '../../database/any-of.ts';
 import type { RequestContext } from '../../identity/context.ts';
 
 /** Which jobs are asked for. */
@@ -19,6 +21,8 @@ export interface Asked {
   readonly area?: string | undefined;
   /** Only these systems. */
   readonly systemIds?: readonly string[] | undefined;
+  /** Only these jobs, by their keys. */
+  readonly keys?: readonly string[] | undefined;
 }
 
 /** Where and whose a job is. */
@@ -65,23 +69,31 @@ export const PLACED = ['s.address', 's.area', 's.kind as system_kind', 'c.name a
 /** Parts are asked for by their urgency, and so many at most. */
 const MOST_PARTS = 3000;
 
+/** Which rows of a source are asked for by keys of jobs; undefined where all are. */
+export const namedOf = (source: JobSource, { keys }: Asked): string[] | undefined =>
+  keys?.flatMap((key) => (key.startsWith(`${source}:`) ? [key.slice(source.length + 1)] : []));
+
 /** What jobs follow from: parts as they stand, calls as they ended, readings put off, and what was noted by hand. */
 export const sourcesStore = (db: Knex) => {
   /** Rows of a table of the firm's systems, with where they are. */
-  const placed = (context: RequestContext, table: string, { systemId, area, systemIds }: Asked) =>
-    db(`${table} as x`)
+  const placed = (context: RequestContext, table: string, source: JobSource, asked: Asked) => {
+    const { systemId, area, systemIds } = asked;
+    const named = namedOf(source, asked);
+    return db(`${table} as x`)
       .join('systems as s', 's.id', 'x.system_id')
       .join('customers as c', 'c.id', 's.customer_id')
       .where('x.firm_id', context.firmId)
       .modify((some) => {
         if (systemId !== undefined) void some.where('x.system_id', systemId);
         if (area !== undefined) void some.where('s.area', area);
-        if (systemIds !== undefined) void some.whereIn('x.system_id', [...systemIds]);
+        if (systemIds !== undefined) some.modify(anyOf('x.system_id', systemIds));
+        if (named !== undefined) some.modify(anyOf('x.id', named));
       })
       .select('x.id', 'x.system_id', ...PLACED);
+  };
   return {
     parts: (context: RequestContext, asked: Asked): Promise<PartRow[]> =>
-      placed(context, 'components', asked)
+      placed(context, 'components', 'part', asked)
         .whereNull('x.removed_on')
         .whereNotNull('x.lead')
         .where((any) => {
@@ -106,7 +118,7 @@ export const sourcesStore = (db: Knex) => {
         ),
     /** Calls whose end left something to do, but for those that a later call repaired. */
     calls: (context: RequestContext, asked: Asked): Promise<CallRow[]> =>
-      placed(context, 'visits', asked)
+      placed(context, 'visits', 'call', asked)
         .whereNotNull('x.closed_at')
         .whereRaw(`x.call -> 'outcome' ->> 'is' in ('for-now', 'proposed', 'declined', 'unsafe')`)
         .whereRaw(
@@ -119,13 +131,13 @@ export const sourcesStore = (db: Knex) => {
         )
         .select<CallRow[]>('x.started_at', db.raw(`x.call -> 'outcome' as outcome`)),
     owed: (context: RequestContext, asked: Asked): Promise<OwedRow[]> =>
-      placed(context, 'follow_ups', asked)
+      placed(context, 'follow_ups', 'owed', asked)
         .join('components as k', 'k.id', 'x.component_id')
         .where({ 'x.withdrawn': false })
         .whereNull('x.done_by')
         .whereNull('k.removed_on')
         .select<OwedRow[]>('k.slot', 'x.kind', 'x.point', 'x.reason', 'x.note', 'x.due_on'),
     byHand: (context: RequestContext, asked: Asked): Promise<HandRow[]> =>
-      placed(context, 'jobs_by_hand', asked).select<HandRow[]>('x.task', 'x.by_when', 'x.minutes'),
+      placed(context, 'jobs_by_hand', 'hand', asked).select<HandRow[]>('x.task', 'x.by_when', 'x.minutes'),
   };
 };

@@ -1,5 +1,6 @@
 import type { JobDecision, NewDecision, NewJob } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { anyOf } from '../../database/any-of.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { Asked, HandRow } from './sources.ts';
 
@@ -29,18 +30,17 @@ export const jobsStore = (db: Knex) => ({
       .where('d.firm_id', context.firmId)
       .modify((some) => {
         if (systemId !== undefined) void some.where('d.system_id', systemId);
-        if (systemIds !== undefined) void some.whereIn('d.system_id', [...systemIds]);
+        if (systemIds !== undefined) some.modify(anyOf('d.system_id', systemIds));
       })
       .select<DecisionRow[]>('d.*', 'p.name as person_name', 'b.name as decider'),
-  /** Systems with something planned for one of some days, or for none yet. */
-  plannedOn: (context: RequestContext, from: string, to: string): Promise<string[]> =>
+  /** What is planned for one of some days, or for none yet: its keys, and the systems it is on. */
+  plannedOn: (context: RequestContext, from: string, to: string): Promise<{ key: string; system_id: string }[]> =>
     db('job_decisions')
       .where({ firm_id: context.firmId, decision: 'accepted' })
       .where((any) => {
         void any.whereBetween('day', [from, to]).orWhereNull('day');
       })
-      .distinct('system_id')
-      .pluck<string[]>('system_id'),
+      .select<{ key: string; system_id: string }[]>('key', 'system_id'),
   people: (context: RequestContext): Promise<{ id: string; name: string }[]> =>
     db('people')
       .where({ firm_id: context.firmId })

@@ -1,5 +1,6 @@
 import type { GeoPlace, RoundsTook, SystemKind } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { anyOf } from '../../database/any-of.ts';
 import type { RequestContext } from '../../identity/context.ts';
 
 /** The latest rounds that are asked what they took, and what of them counts, minutes. */
@@ -38,7 +39,7 @@ export const planningStore = (db: Knex) => ({
   places: (context: RequestContext, systemIds: readonly string[]): Promise<(GeoPlace & { id: string })[]> =>
     db('systems')
       .where({ firm_id: context.firmId })
-      .whereIn('id', [...systemIds])
+      .modify(anyOf('id', systemIds))
       .whereNotNull('lat')
       .select<(GeoPlace & { id: string })[]>('id', 'lat', 'lng'),
   /** What the firm's latest rounds took, by the kind of system. */

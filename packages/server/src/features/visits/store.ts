@@ -9,6 +9,7 @@ import {
   type VisitView,
 } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { anyOf } from '../../database/any-of.ts';
 import type { RequestContext } from '../../identity/context.ts';
 
 export interface VisitRow {
@@ -81,7 +82,7 @@ export const visitsStore = (db: Knex) => {
       const rows = await db('visits')
         .where({ firm_id: context.firmId })
         .whereNull('closed_at')
-        .whereIn('system_id', [...systems])
+        .modify(anyOf('system_id', systems))
         .orderBy('started_at')
         .select<{ system_id: string; person_id: string; started_at: Date }[]>('system_id', 'person_id', 'started_at');
       return rows.map((v) => ({ systemId: v.system_id, personId: v.person_id, startedAt: v.started_at.toISOString() }));

@@ -78,13 +78,11 @@ const withThose = (stops: readonly PlannedStop[], visits: UnderWay, zone: string
   });
 
 /** Where somebody is comes first; then what was put in order, as it was put; what came since, after it, the soonest due first. */
-const inOrder = (stops: readonly PlannedStop[], order: readonly string[]): PlannedStop[] => {
-  const at = (stop: PlannedStop) => {
-    const found = order.indexOf(stop.systemId);
-    return stop.since !== null ? -1 : found === -1 ? order.length : found;
-  };
+function inOrder(stops: readonly PlannedStop[], order: readonly string[]): PlannedStop[] {
+  const places = new Map(order.map((id, at) => [id, at]));
+  const at = (stop: PlannedStop) => (stop.since !== null ? -1 : (places.get(stop.systemId) ?? order.length));
   return [...stops].sort((a, b) => at(a) - at(b));
-};
+}
 
 /** The days of a firm: who goes where, in which order. */
 export function weekService({ db, needs, transact }: On<Needs>) {
@@ -100,13 +98,14 @@ export function weekService({ db, needs, transact }: On<Needs>) {
     const all = stopsOf(jobs, places);
     const planned = underWay.length === 0 ? all : withThose(all, underWay, await needs.planning.zone(context));
     const orders = new Map(kept.map((row) => [dayName(row.person_id, row.day), row.systems]));
-    const names = new Set(planned.map(({ personId, day }) => dayName(personId, day)));
-    return [...names].flatMap((name) =>
-      inOrder(
-        planned.filter(({ personId, day }) => dayName(personId, day) === name),
-        orders.get(name) ?? [],
-      ),
-    );
+    const days = new Map<string, PlannedStop[]>();
+    for (const stop of planned) {
+      const name = dayName(stop.personId, stop.day);
+      const there = days.get(name);
+      if (there) there.push(stop);
+      else days.set(name, [stop]);
+    }
+    return [...days].flatMap(([name, own]) => inOrder(own, orders.get(name) ?? []));
   }
   const idsOf = async (context: RequestContext, personId: string, day: string): Promise<string[]> =>
     (await stops(context, day, day))
