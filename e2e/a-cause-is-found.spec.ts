@@ -1,4 +1,4 @@
-import type { CircuitFaultId, Plate, SystemKind } from '@yarnix/core';
+import { COMPLAINT_NAMES, type CircuitFaultId, type Plate, type SystemKind } from '@yarnix/core';
 import type { Locator } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, isPhone, startRound, test } from './support/app.ts';
@@ -93,6 +93,24 @@ test('an iced outdoor coil with nothing wrong ends with nothing found, and conde
   await expect(page).toHaveURL(new RegExp(`/systems/${systemId}$`));
   await page.goto(`${server.address}/find`);
   await expect(page.getByRole('link', { name: new RegExp(`Iced, ${info.project.name}.*Nothing found`) })).toBeVisible();
+});
+
+test('what would decide is asked for once more when nothing else tells, and both answers stay', async ({
+  page,
+  server,
+}, info) => {
+  const plate: Plate = { tons: 3, blowerMotor: 'psc', capacitorRating: '40+5 µF 440 V' };
+  const kind = 'gas-furnace-with-coil';
+  const systemId = await enterSystem(server.address, kind, plate, `Once more, ${info.project.name}`);
+  await beginCall(page, server.address, systemId, COMPLAINT_NAMES['flame-lost']);
+  const machine = machineWith(kind, plate, 'board-heat-relay-dead');
+  await followHunt(page, machine, 40, /^(wiring-ohms|hunt-look|temperature-split|sensor-error)/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Proved: /);
+  const { readings } = (await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as {
+    readings: { kind: string; point: string; superseded: boolean }[];
+  };
+  const called = readings.filter((r) => r.kind === 'call-check' && r.point === 'call-heating' && !r.superseded);
+  expect(called).toHaveLength(2);
 });
 
 test('a round that will not start becomes a call, keeps what was read, and ends with its outcome', async ({

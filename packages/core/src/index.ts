@@ -78,6 +78,7 @@ export { answerOf, enteredFor } from './diagnosis/expectations.ts';
 export { testsOf } from './diagnosis/tests.ts';
 export { groundOf, type Ground } from './diagnosis/ground.ts';
 export { hunt, type Hunt } from './diagnosis/hunt.ts';
+export { withObservation } from './diagnosis/observations.ts';
 export type { Offer } from './diagnosis/offers.ts';
 export type { HuntAsked } from './diagnosis/weigh.ts';
 export type { Test } from './diagnosis/test-shape.ts';

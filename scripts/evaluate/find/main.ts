@@ -5,6 +5,7 @@ import {
   standpointAfter,
   SYSTEM_KIND_NAMES,
   SYSTEM_KINDS,
+  withObservation,
   type Ground,
   type Hunt,
   type Leanings,
@@ -50,7 +51,7 @@ interface Known {
 function huntDown(ground: Ground, hidden: Hidden, strategy: Strategy, random: Random, known: Known = {}): Ended {
   let at = ARRIVED;
   let [minutes, live] = [0, 0];
-  const observations: Observation[] = [];
+  let observations: Observation[] = [];
   const skipped: string[] = [];
   // What was asked for in vain twice is not to be had.
   const trace: string[] = [];
@@ -75,7 +76,9 @@ function huntDown(ground: Ground, hidden: Hidden, strategy: Strategy, random: Ra
     if (test.power === 'live') live += 1;
     at = standpointAfter(test, at);
     trace.push(`${test.id} = ${typeof reading === 'number' ? reading.toFixed(1) : reading}`);
-    observations.push({ test: test.id, reading });
+    observations = known.atTimes
+      ? [...observations, { test: test.id, reading }]
+      : withObservation(observations, { test: test.id, reading });
   }
   return { named: [], tests: observations.length, minutes, live, trace };
 }

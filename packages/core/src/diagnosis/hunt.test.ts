@@ -11,6 +11,7 @@ import { ARRIVED, standpointAfter } from './costs.ts';
 import { answerOf, expectationOf } from './expectations.ts';
 import { groundOf, type Ground } from './ground.ts';
 import { hunt, type Hunt } from './hunt.ts';
+import { withObservation } from './observations.ts';
 import { huntReport } from './report.ts';
 
 const STRIPS: Plate = {
@@ -250,4 +251,56 @@ test('chances of every answer sum to one under every cause, and a figure is one 
       if (test.answers && 'from' in test.answers[0]!) expect(answerOf(expectation, 1e9)).toBeGreaterThanOrEqual(0);
     }
   }
+});
+
+/** Follows the first offer; what `missing` names cannot be taken. Tells each test with whether it was read before. */
+function followWithout(kind: SystemKind, cause: CauseId, complaint: Complaint, missing: RegExp) {
+  const ground = groundFor(kind);
+  const truth = ground.causes.find(({ id }) => id === cause)!.benches[0]!;
+  let observations: Observation[] = [];
+  const skipped: string[] = [];
+  const asked: { test: string; again: boolean; others: number }[] = [];
+  let standpoint = ARRIVED;
+  for (;;) {
+    const now = hunt(ground, { complaints: [complaint], observations, standpoint, skipped });
+    const offer = now.offers[0];
+    if (now.standing.is !== 'open' || !offer || asked.length > 60) return { ended: now, asked, observations };
+    const { id } = offer.test;
+    const known = new Set(observations.map(({ test }) => test));
+    asked.push({ test: id, again: known.has(id), others: now.offers.filter(({ test }) => !known.has(test.id)).length });
+    if (missing.test(id)) skipped.push(id);
+    else {
+      observations = withObservation(observations, { test: id, reading: read(truth, offer.test.measure) });
+      standpoint = standpointAfter(offer.test, standpoint);
+    }
+  }
+}
+
+test('what would decide is read once more when nothing else tells: read the same twice, it is proved', () => {
+  const { ended, asked } = followWithout('split-heat-pump', 'feed-choked', 'cools-weakly', /^(wiring-ohms|hunt-look)/);
+  const again = asked.filter((a) => a.again);
+  expect(again).toEqual([{ test: 'superheat/refrigerant-circuit/suction/gauges', again: true, others: 0 }]);
+  expect(ended.standing).toEqual({ is: 'proved', faults: ['feed-choked'] });
+});
+
+test('nothing is read a third time, and never while another test tells something', () => {
+  for (const kind of ['ductless-heat-pump', 'gas-furnace-with-coil'] as const)
+    for (const cause of groundFor(kind).causes.filter(({ faults }) => faults.length === 1)) {
+      const complaint = COMPLAINTS.find((c) => isOwn(COMPLAINT_SHARES[c], cause.id)) ?? 'cools-weakly';
+      const { asked, observations } = followWithout(kind, cause.id, complaint, /^(wiring-ohms|hunt-look)/);
+      const repeats = asked.filter((a) => a.again);
+      expect(repeats.filter(({ others }) => others > 0)).toEqual([]);
+      expect(new Set(repeats.map(({ test }) => test)).size).toBe(repeats.length);
+      expect(observations.length).toBeLessThanOrEqual(40);
+    }
+}, 60_000);
+
+test('a test that reads otherwise the second time counts as it reads now', () => {
+  const at = (test: string, reading: Observation['reading']): Observation => ({ test, reading });
+  expect(withObservation([at('a', 25), at('b', 1)], at('a', 25.4))).toEqual([at('a', 25), at('b', 1), at('a', 25.4)]);
+  expect(withObservation([at('a', 25), at('b', 1)], at('a', 3))).toEqual([at('b', 1), at('a', 3)]);
+  expect(withObservation([at('a', Infinity)], at('a', Infinity))).toHaveLength(2);
+  expect(withObservation([at('a', Infinity)], at('a', 12))).toEqual([at('a', 12)]);
+  expect(withObservation([at('a', 'drags')], at('a', 'drags'))).toHaveLength(2);
+  expect(withObservation([at('a', 'drags')], at('a', 'free'))).toEqual([at('a', 'free')]);
 });

@@ -22,9 +22,13 @@ const timesIn = (tests: readonly string[]): Map<string, number> =>
 const often = (times: ReadonlyMap<string, number>, most: number): string[] =>
   [...times].filter(([, n]) => n > most).map(([id]) => id);
 
+/** Bits that reading the same once more must tell at least. */
+const TELLS_AGAIN = 0.08;
+
 /**
  * Where a hunt stands after what was observed. Nothing is kept between calls: take an answer back, and ask again. What could
- * not be taken is offered once more when nothing else tells; so is what was answered, where the fault comes and goes.
+ * not be taken is offered once more when nothing else tells; so is what was answered, where the fault comes and goes or where it
+ * would decide.
  */
 export function hunt(steady: Ground, asked: HuntAsked): Hunt {
   const listed = asked.atTimes ? comesAndGoes(steady) : steady;
@@ -34,13 +38,19 @@ export function hunt(steady: Ground, asked: HuntAsked): Hunt {
   const answered = timesIn(asked.observations.map(({ test }) => test));
   const putOff = timesIn(asked.skipped ?? []);
   // What comes and goes may show the second time: then a test that was answered is one that can be asked again, too.
-  const offersWith = (more: number): Offer[] => {
-    const done = [...often(answered, asked.atTimes ? more : 0), ...often(putOff, more)];
+  const offersWith = (more: number, twice = asked.atTimes === true): Offer[] => {
+    const done = [...often(answered, twice ? more : 0), ...often(putOff, more)];
     return offersOf(now, asked.standpoint, new Set(done));
   };
   const fresh = offersWith(0);
   const again = putOff.size > 0 || (asked.atTimes && answered.size > 0);
-  const offers = fresh.length > 0 || !again ? fresh : offersWith(1);
+  const others = fresh.length > 0 || !again ? fresh : offersWith(1);
+  const undecided = (): boolean => standingOf(now, true).is === 'undecided';
+  // A slip cannot be told from a fault by one reading: what has nothing left to be told by is read once more.
+  const offers =
+    others.length > 0 || asked.atTimes || answered.size === 0 || !undecided()
+      ? others
+      : offersWith(1, true).filter(({ tells }) => tells > TELLS_AGAIN);
   const away =
     asked.atTimes === true &&
     showsNot(

@@ -106,3 +106,17 @@ test('what was read and says nothing is not asked for again, until it says somet
   expect(askedOn(scene([reading(silent)])).skipped).toEqual([test]);
   expect(askedOn(scene([reading(silent), reading({ ...bench, value: 38 })])).skipped).toEqual([]);
 });
+
+test('read once more, what says the same counts twice; what corrects another does not, nor what says otherwise', () => {
+  const readings = (...volts: number[]) =>
+    volts.map((v, i) => reading({ inputs: { volts: v }, takenAt: `2026-11-25T16:0${i}:00.000Z` }));
+  const says = (all: RoundReading[], over = {}) => answersOn(scene(all, over)).map((a) => a.reading);
+  expect(says(readings(26, 26.3))).toEqual([26, 26.3]);
+  expect(says(readings(26, 3))).toEqual([3]);
+  const [slip, right] = readings(262, 26.2);
+  const corrected = [slip!, { ...right!, supersedes: slip!.id }];
+  expect(says(corrected)).toEqual([26.2]);
+  // Where it comes and goes both would count, but for a slip.
+  expect(says(corrected, { atTimes: true })).toEqual([26.2]);
+  expect(says(readings(26, 3), { atTimes: true })).toEqual([26, 3]);
+});

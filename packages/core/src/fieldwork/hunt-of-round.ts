@@ -4,6 +4,7 @@ import type { Complaint } from '../diagnosis/complaint-shares.ts';
 import type { Observation } from '../diagnosis/chances.ts';
 import { ARRIVED, standpointAfter, type Standpoint } from '../diagnosis/costs.ts';
 import type { HuntAsked } from '../diagnosis/weigh.ts';
+import { withObservation } from '../diagnosis/observations.ts';
 import type { Test } from '../diagnosis/test-shape.ts';
 import { RUNNERS } from '../trade/controls/call-table.ts';
 import type { Reading } from '../circuit/measure.ts';
@@ -80,8 +81,8 @@ export interface Answered extends Observation {
 }
 
 /**
- * What was answered on a visit since its last repair, in the order it was answered: the latest of each test, and every one
- * where the fault comes and goes, as each caught it there or away.
+ * What was answered on a visit since its last repair, in the order it was answered: of a test that was read again the latest, or
+ * both where they say the same; and every one where the fault comes and goes, as each caught it there or away.
  */
 export function answersOn({ call, visitId, readings, components, tests }: HuntScene): Answered[] {
   const since =
@@ -90,22 +91,23 @@ export function answersOn({ call, visitId, readings, components, tests }: HuntSc
       .sort()
       .at(-1) ?? '';
   const doubted = new Set(call.doubted);
-  const latest = new Map<string, Answered>();
+  const corrected = new Set(readings.map((r) => r.supersedes));
   const own = readings
-    .filter((r) => r.visitId === visitId && r.takenAt > since)
+    .filter((r) => r.visitId === visitId && r.takenAt > since && !corrected.has(r.id))
     .sort((a, b) => (a.takenAt < b.takenAt ? -1 : 1));
+  let answers: Answered[] = [];
   for (const reading of own) {
     const test = testIdOf(reading, components);
     const says = saysToHunt(reading);
     if (!tests.has(test) || says === null) continue;
-    latest.set(call.atTimes ? `${test} ${reading.id}` : test, {
+    const answer: Answered = {
       test,
       reading: says,
       readingId: reading.id,
       ...(doubted.has(reading.id) && { doubted: true }),
-    });
+    };
+    answers = call.atTimes ? [...answers, answer] : withObservation(answers, answer);
   }
-  const answers = [...latest.values()];
   const answered = new Set(answers.map(({ test }) => test));
   const idle = call.idle.filter((test) => tests.has(test) && !answered.has(test));
   return [...answers, ...idle.map((test): Answered => ({ test, reading: NaN, readingId: null }))];

@@ -98,8 +98,11 @@ export interface RoundView {
   readonly season: Season;
   readonly atHand: AtHand;
   readonly tables: PressureTables;
-  /** The field of any reading the machine has a place for, planned or not; null where it has none. */
-  readonly fieldAt: (at: FieldPlace) => RoundField | null;
+  /**
+   * The field of any reading the machine has a place for, planned or not; null where it has none. `anew`: to be read once more,
+   * as if nothing were there, so that what was read before stays beside it.
+   */
+  readonly fieldAt: (at: FieldPlace, anew?: boolean) => RoundField | null;
 }
 
 /** Where a field is, by the names of its part and its reading. */

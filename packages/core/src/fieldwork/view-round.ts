@@ -172,13 +172,14 @@ function entryAt(scene: Scene, planned: Planned, about: About, key: string, take
   };
 }
 
-function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): RoundField {
+function fieldOf(scene: Scene, planned: Planned, runningMin: number | null, anew = false): RoundField {
   const { component, kind, point, method } = planned;
   const place = { componentId: component.id, kind: kind.id, point, method: method.id };
   const key = placeKey(place);
   const about = aboutOf(scene, planned, runningMin);
   const thread = threadOf(scene, planned);
-  const taken = thread.findLast((r) => r.visitId === scene.record.visitId && r.method === method.id) ?? null;
+  const last = thread.findLast((r) => r.visitId === scene.record.visitId && r.method === method.id) ?? null;
+  const taken = anew ? null : last;
   const { texts, typed, check, isDraft, state } = entryAt(scene, planned, about, key, taken);
   const earlier = countingReadings(thread, scene.components)
     .filter((r) => r !== taken)
@@ -229,10 +230,10 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null): Rou
 }
 
 /** The field of a reading that no stop plans, or of one that a stop does. */
-function fieldAtPlace(scene: Scene, at: FieldPlace, now: number): RoundField | null {
+function fieldAtPlace(scene: Scene, at: FieldPlace, now: number, anew: boolean): RoundField | null {
   const component = scene.components.find(({ slot }) => slot === at.slot);
   const place = component && placeAt(component, scene.system.kind, scene.system.plate, at);
-  return place ? fieldOf(scene, { ...place, component }, runningMinutes(scene.record, 'cooling', now)) : null;
+  return place ? fieldOf(scene, { ...place, component }, runningMinutes(scene.record, 'cooling', now), anew) : null;
 }
 
 /** Whether a visit would have more stops if the other season were worked as well. */
@@ -325,6 +326,6 @@ export function roundView(
     season,
     atHand,
     tables,
-    fieldAt: (at) => fieldAtPlace(scene, at, now),
+    fieldAt: (at, anew = false) => fieldAtPlace(scene, at, now, anew),
   };
 }

@@ -162,7 +162,7 @@ function Hunting({ here, call, onEdit }: { here: Here; call: NewCall; onEdit: ()
     );
   // What was just answered is not asked again while the next report is on its way.
   const done = new Set(state.answers.map(({ test: id }) => id));
-  const offers = report.offers.filter(({ test: { id } }) => !done.has(id));
+  const offers = state.busy ? report.offers.filter(({ test: { id } }) => !done.has(id)) : report.offers;
   const rope = { suspects: report.suspects, knots: knotsOf(call, state) };
   const next = offers.length > 0 && (
     <NextTest
@@ -172,6 +172,7 @@ function Hunting({ here, call, onEdit }: { here: Here; call: NewCall; onEdit: ()
       view={view}
       call={call}
       offers={offers}
+      answered={done}
     />
   );
   const test = ending ? (

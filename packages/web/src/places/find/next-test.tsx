@@ -36,6 +36,8 @@ interface TestProps {
   readonly view: RoundView;
   readonly call: NewCall;
   readonly offers: readonly Offered[];
+  /** Tests that were answered: what is asked of them is a second reading beside the first. */
+  readonly answered: ReadonlySet<string>;
 }
 
 const Cautions = ({ offered: { test } }: { offered: Offered }) => {
@@ -171,14 +173,15 @@ const Others = ({ offers, onPick }: { offers: readonly Offered[]; onPick: (id: s
 
 /** The one next test, large: what to measure, where the leads go, what each answer would mean. */
 export function NextTest(props: TestProps) {
-  const { system, record, view, call, offers } = props;
+  const { system, record, view, call, offers, answered } = props;
   const [picked, setPicked] = useState<string | null>(null);
   const [listing, setListing] = useState(false);
   const wide = useWide();
   const offered = offers.find(({ test }) => test.id === picked) ?? offers[0];
   if (!offered) return null;
   const { test } = offered;
-  const field = view.fieldAt(test.reading);
+  const isAgain = answered.has(test.id);
+  const field = view.fieldAt(test.reading, isAgain);
   const putOff = (as: 'skipped' | 'idle') => {
     setPicked(null);
     void keepCall(record.visitId, { ...call, [as]: [...call[as], test.id] });
@@ -195,10 +198,19 @@ export function NextTest(props: TestProps) {
     </div>
   );
   return (
-    <section aria-label="Next test" data-test={test.id} className="grid grid-cols-[minmax(0,1fr)] content-start gap-3">
+    <section
+      aria-label="Next test"
+      data-test={test.id}
+      data-again={isAgain || undefined}
+      className="grid grid-cols-[minmax(0,1fr)] content-start gap-3"
+    >
       <div>
         <p className="label text-[16px]">
-          {picked === null || offered === offers[0] ? 'Tells most for its trouble: ' : 'Your choice: '}
+          {isAgain
+            ? 'Once more, beside the first reading: '
+            : picked === null || offered === offers[0]
+              ? 'Tells most for its trouble: '
+              : 'Your choice: '}
           {testCost(offered)}
         </p>
         <h2 className="text-[26px] leading-tight font-bold">{testTitle(test)}</h2>
