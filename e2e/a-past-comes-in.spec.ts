@@ -30,8 +30,9 @@ test('a past comes in from an old book: its columns are named, three kinds of mi
   const name = `book-${page.viewportSize()?.width}.csv`;
   const sameAddress = (await (
     await fetch(`${server.address}/api/systems?search=${encodeURIComponent(before.address)}`)
-  ).json()) as { total: number };
-  expect(sameAddress.total).toBe(1);
+  ).json()) as { systems: { address: string }[] };
+  // A search for 3 Some Street finds 13 Some Street, too; which of the demo's rows is the third depends on who was here before.
+  expect(sameAddress.systems.filter(({ address }) => address === before.address)).toHaveLength(1);
   await bring(page, name, book(before.address).replaceAll('{r}', `${Number.parseFloat(rating ?? '40')}`));
 
   // Its columns are made out; what nobody reads stays out, and what is wrong is put right.
