@@ -11,6 +11,7 @@ import {
 } from '@yarnix/core';
 import { Cable } from 'lucide-react';
 import { useState } from 'react';
+import { useWide } from '../../../app/use-media.ts';
 import { noteWires } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { SelectField } from '../../../kit/field.tsx';
@@ -19,7 +20,12 @@ import { SelectField } from '../../../kit/field.tsx';
 const linesOf = (noted: readonly WireBack[], lugs: readonly string[]): WireBack[] =>
   noted.length > 0 ? noted.map(({ lug, color }) => ({ lug, color })) : lugs.map((lug) => ({ lug, color: '' }));
 
-function WiresForm({ field, record, onDone }: { field: RoundField; record: RoundRecord; onDone: () => void }) {
+/** Whether its wires can be noted at a stop: a part that can be changed, with the power off. */
+export const canNoteWires = (field: RoundField, stop: RoundStop): boolean =>
+  stop.mode === 'off' && isReplaceable(field.planned.component);
+
+/** Which wire is on which lug of a part, as it is noted. */
+export function WiresForm({ field, record, onDone }: { field: RoundField; record: RoundRecord; onDone: () => void }) {
   const { component } = field.planned;
   const name = SLOT_NAMES[component.slot];
   const noted = wiresOn(field.about.plate.wires, name);
@@ -72,7 +78,10 @@ function WiresForm({ field, record, onDone }: { field: RoundField; record: Round
   );
 }
 
-/** Which wire is on which lug of a part that can be changed, with the power off: as noted, and noting it. */
+/**
+ * Which wire is on which lug, as noted, and noting it, where one reading has the whole screen. Among others it would move the row
+ * that is about to be pressed: there it is one of the row's actions.
+ */
 export function WiresLine({
   record,
   field,
@@ -85,8 +94,9 @@ export function WiresLine({
   active: boolean;
 }) {
   const [open, setOpen] = useState(false);
+  const wide = useWide();
   const { component } = field.planned;
-  if (!active || stop.mode !== 'off' || !isReplaceable(component)) return null;
+  if (wide || !active || !canNoteWires(field, stop)) return null;
   if (open) return <WiresForm field={field} record={record} onDone={() => setOpen(false)} />;
   const noted = wiresOn(field.about.plate.wires, SLOT_NAMES[component.slot]);
   return (

@@ -7,7 +7,7 @@ import { afterStop, type StopProps } from './stop-props.ts';
 /** What is opened beside a reading: the question of a new part, why it is put off, or what is said against its verdict. */
 export interface Opened {
   readonly key: string;
-  readonly what: 'replace' | 'put-off' | 'overrule';
+  readonly what: 'replace' | 'put-off' | 'overrule' | 'wires';
 }
 
 /**

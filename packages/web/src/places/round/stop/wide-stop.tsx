@@ -15,6 +15,7 @@ import { FieldLines } from './field-lines.tsx';
 import { PhotoButton } from '../../../field/photo-button.tsx';
 import { canOverrule, Overrule } from './overrule.tsx';
 import { PutOffReasons } from './put-off.tsx';
+import { canNoteWires, WiresForm } from './note-wires.tsx';
 import { ReplacePart } from './replace-part.tsx';
 import { RunningClock } from './running-clock.tsx';
 import { systemLine, type StopProps } from './stop-props.ts';
@@ -24,7 +25,8 @@ import { StopRail } from './stop-rail.tsx';
 import { spotsOf, useEntry, type Spot } from '../../../visit/entry/use-entry.ts';
 
 /** What else can be done with the reading at hand: listen to a probe, put it off, replace its part. */
-function FieldActions({ props: { record, view }, field, stop }: { props: StopProps; field: RoundField; stop: Stop }) {
+function FieldActions({ props, field, stop }: { props: StopProps; field: RoundField; stop: Stop }) {
+  const { record, view } = props;
   const opened = stop.openedOf(field.key);
   if (opened === 'put-off') return <PutOffReasons record={record} field={field} onDone={stop.shut} />;
   if (opened === 'overrule') return null;
@@ -39,6 +41,11 @@ function FieldActions({ props: { record, view }, field, stop }: { props: StopPro
       {isReplaceable(field.planned.component) && opened === null && (
         <Button look="quiet" className="!px-0" onClick={() => stop.open(field.key, 'replace')}>
           Part replaced
+        </Button>
+      )}
+      {canNoteWires(field, props.stop) && opened === null && (
+        <Button look="quiet" className="!px-0" onClick={() => stop.open(field.key, 'wires')}>
+          Wires
         </Button>
       )}
       {canOverrule(field) && (
@@ -141,6 +148,9 @@ export function WideStop(props: StopProps) {
                 />
                 {shared.openedOf(field.key) === 'overrule' && (
                   <Overrule record={record} field={field} onDone={shared.shut} />
+                )}
+                {shared.openedOf(field.key) === 'wires' && (
+                  <WiresForm field={field} record={record} onDone={shared.shut} />
                 )}
                 {shared.openedOf(field.key) === 'replace' && (
                   <ReplacePart
