@@ -1,13 +1,7 @@
-import { componentView, readingView, systemView } from '../testing/views.ts';
+import { componentView, idAt, readingView, systemView } from '../testing/views.ts';
 import { asOfVisit } from './as-of-visit.ts';
 
 const part = (id: string, over: object) => componentView({ id, ...over });
-
-/** An id whose moment is that of an ISO time: 48 bits of milliseconds, as UUID version 7 has them. */
-const idAt = (iso: string) => {
-  const hex = Date.parse(iso).toString(16).padStart(12, '0');
-  return `${hex.slice(0, 8)}-${hex.slice(8)}-7000-8000-000000000000`;
-};
 
 test('what was fitted and read since the end of a visit is left out, and what it replaced is in again', () => {
   const later = idAt('2026-10-10T18:00:00Z');

@@ -1,13 +1,8 @@
 import { DEFAULT_POLICY } from '../verdict/policy.ts';
-import { componentView, readingView, systemView } from '../testing/views.ts';
+import { componentView, idAt, readingView, systemView } from '../testing/views.ts';
 import { PROOF_WORDS, sayProved } from '../words/proof.ts';
 import { proofsAlong } from './proofs-along.ts';
 
-/** An id whose moment is that of an ISO time: 48 bits of milliseconds, as UUID version 7 has them. */
-const idAt = (iso: string) => {
-  const hex = Date.parse(iso).toString(16).padStart(12, '0');
-  return `${hex.slice(0, 8)}-${hex.slice(8)}-7000-8000-000000000000`;
-};
 const fresh = idAt('2026-10-10T14:20:00Z');
 const visit = (id: string, day: string, over: object = {}) => ({
   id,

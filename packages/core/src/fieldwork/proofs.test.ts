@@ -1,4 +1,4 @@
-import { componentView, systemView } from '../testing/views.ts';
+import { componentView, idAt as idOf, systemView } from '../testing/views.ts';
 import { DEFAULT_POLICY } from '../verdict/policy.ts';
 import { roundProofs, unproved } from './proofs.ts';
 import { newRound, placeKey, type LocalEvent, type LocalReading, type RoundRecord } from './round-record.ts';
@@ -7,11 +7,8 @@ import { roundView } from './view-round.ts';
 
 const now = Date.parse('2026-10-10T15:00:00Z');
 const visitId = 'visit-now';
-/** A time-ordered id of a moment. */
-const idAt = (time: string): string => {
-  const hex = Date.parse(`2026-10-10T${time}:00Z`).toString(16).padStart(12, '0');
-  return `${hex.slice(0, 8)}-${hex.slice(8)}-7000-8000-000000000000`;
-};
+/** A time-ordered id of a moment of the day. */
+const idAt = (time: string): string => idOf(`2026-10-10T${time}:00Z`);
 const component = (id: string, slot: 'outdoor-fan' | 'compressor') => componentView({ id, slot, kind: slot });
 const system = systemView({
   plate: { outdoorFanFla: 1.2, compressorRla: 19.9 },

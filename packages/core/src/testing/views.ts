@@ -59,3 +59,9 @@ export const systemView = (over: Partial<SystemDetail>): SystemDetail => ({
   events: [],
   ...over,
 });
+
+/** A UUID (version 7) whose moment is that of an ISO time: its first 48 bits are milliseconds. */
+export function idAt(iso: string): string {
+  const hex = Date.parse(iso).toString(16).padStart(12, '0');
+  return `${hex.slice(0, 8)}-${hex.slice(8)}-7000-8000-000000000000`;
+}

@@ -96,7 +96,9 @@ export function WiresLine({
   const [open, setOpen] = useState(false);
   const wide = useWide();
   const { component } = field.planned;
-  if (wide || !active || !canNoteWires(field, stop)) return null;
+  // While something is typed its verdict and its thread have the screen.
+  const isTyping = record.drafts[field.key] !== undefined;
+  if (wide || !active || !canNoteWires(field, stop) || (isTyping && !open)) return null;
   if (open) return <WiresForm field={field} record={record} onDone={() => setOpen(false)} />;
   const noted = wiresOn(field.about.plate.wires, SLOT_NAMES[component.slot]);
   return (

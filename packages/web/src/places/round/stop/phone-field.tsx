@@ -79,13 +79,16 @@ export function PhoneField({
         </div>
       )}
       {field.thread.points.length > 0 && !many && !listening && (
-        <InlineThread
-          data={field.thread}
-          standing={field.verdict?.standing ?? 'unproven'}
-          kind={planned.kind}
-          width={358}
-          height={84}
-        />
+        // In a full screen the row would give way, and what follows lie over the drawing.
+        <div className="min-h-[84px]">
+          <InlineThread
+            data={field.thread}
+            standing={field.verdict?.standing ?? 'unproven'}
+            kind={planned.kind}
+            width={358}
+            height={84}
+          />
+        </div>
       )}
     </>
   );
