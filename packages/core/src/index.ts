@@ -34,6 +34,9 @@ export {
 } from './equipment/moved-settings.ts';
 export {
   controlFuseOf,
+  FUSE_AMPS,
+  MOST_WIRES,
+  MOST_WIRES_OF_PART,
   heatCircuitsOf,
   heatElementsOf,
   nominalVoltsOf,

@@ -23,6 +23,12 @@ export const chartPointSchema = z.object({
 /** One point of a sensor's chart: °F and Ω. */
 export const sensorPointSchema = z.object({ fahrenheit: number(-60, 250, '°F'), ohms: number(1, 10_000_000, 'Ω') });
 
+/** What a low-voltage fuse may say, A: the least and the most. */
+export const FUSE_AMPS = [0.5, 15] as const;
+/** As many wires as are noted of a system, and of one part of it. */
+export const MOST_WIRES = 40;
+export const MOST_WIRES_OF_PART = 12;
+
 /** Which wire was on which lug. */
 export const wireNoteSchema = z.object({
   on: z.string().trim().min(1, 'on what?').max(40, 'at most 40 characters'),
@@ -57,7 +63,7 @@ export const plateSchema = z.object({
   mca: amount(1, 300, 'A'),
   mocp: amount(5, 400, 'A'),
   /** The low-voltage fuse as its board or holder says it. */
-  controlFuseAmps: amount(0.5, 15, 'A'),
+  controlFuseAmps: amount(...FUSE_AMPS, 'A'),
   capacitorRating: words(60),
   fanCapacitorRating: words(60),
   startCapacitorRating: words(60),
@@ -89,7 +95,7 @@ export const plateSchema = z.object({
   filterSize: words(40),
   /** Where the indoor and outdoor units, the filter and the disconnect are to be found. */
   whereabouts: words(200),
-  wires: z.array(wireNoteSchema).max(40).optional(),
+  wires: z.array(wireNoteSchema).max(MOST_WIRES).optional(),
 });
 /** A plate as read; see plateSchema. */
 export type Plate = z.infer<typeof plateSchema>;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { geoPlaceSchema } from './places.ts';
 import { COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
 import { givenPlateSchema } from '../equipment/given-plate.ts';
-import { plateSchema, systemKindSchema, wireNoteSchema } from '../equipment/plate.ts';
+import { FUSE_AMPS, MOST_WIRES_OF_PART, plateSchema, systemKindSchema, wireNoteSchema } from '../equipment/plate.ts';
 import { policySchema } from '../verdict/policy.ts';
 import { SCHOOL_IDS } from '../verdict/schools.ts';
 import { STANDINGS } from '../verdict/standing.ts';
@@ -29,7 +29,11 @@ const settingSchema = z.union([z.string().max(20), z.array(z.number()).min(1).ma
 const componentPlateSchema = z.object({
   rating: z.string().trim().max(60, 'at most 60 characters').optional(),
   /** Of a fuse, as it says itself. */
-  amps: z.number({ error: 'must be a number in A' }).min(0.5, 'at least 0.5 A').max(15, 'at most 15 A').optional(),
+  amps: z
+    .number({ error: 'must be a number in A' })
+    .min(FUSE_AMPS[0], `at least ${FUSE_AMPS[0]} A`)
+    .max(FUSE_AMPS[1], `at most ${FUSE_AMPS[1]} A`)
+    .optional(),
 });
 
 /** A new system: who, where, what kind, its plate, and the ids the client made for its parts. */
@@ -82,7 +86,9 @@ export type FittedPart = z.infer<typeof fittedPartSchema>;
 /** The wires of one part, by its name, as they are noted before they come off: in place of what was noted of it before. */
 export const newWiresSchema = z.object({
   on: line(40, 'the part'),
-  wires: z.array(wireNoteSchema.omit({ on: true })).max(12, 'at most 12 wires on a part'),
+  wires: z
+    .array(wireNoteSchema.omit({ on: true }))
+    .max(MOST_WIRES_OF_PART, `at most ${MOST_WIRES_OF_PART} wires on a part`),
 });
 export type NewWires = z.infer<typeof newWiresSchema>;
 

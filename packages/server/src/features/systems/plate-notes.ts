@@ -1,12 +1,9 @@
-import { wiresNoted, type NewWires, type SettingChange, type SettingField } from '@yarnix/core';
+import { MOST_WIRES, wiresNoted, type NewWires, type SettingChange, type SettingField } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { holdSystem } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { systemsStore } from './store.ts';
-
-/** As many as a plate takes. */
-const MOST_WIRES = 40;
 
 /** Notes the wires of one part, in a transaction; what else is on the plate stays, whoever changes it meanwhile. */
 export async function noteWires(

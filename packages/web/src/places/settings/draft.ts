@@ -1,5 +1,6 @@
-import { parseMeasure, schoolOf, type Policy, type SchoolId, type Unit } from '@yarnix/core';
+import { schoolOf, type Policy, type SchoolId } from '@yarnix/core';
 import { useState } from 'react';
+import { typedNumber } from '../../kit/typed-number.ts';
 
 /** What was chosen and typed of some schools, as it stands in the fields. */
 export type Draft = Readonly<Partial<Record<SchoolId, readonly string[]>>>;
@@ -33,11 +34,6 @@ export function textsOf(id: SchoolId, policy: Policy, draft: Draft): readonly st
   return draft[id] ?? (typeof now === 'string' ? [now] : now.map(String));
 }
 
-const numberOf = (text: string, unit: Unit): number => {
-  const read = parseMeasure(text, unit);
-  return read.outcome === 'number' ? read.value : NaN;
-};
-
 /** The policy with a draft put into it; what is no number becomes none, and is refused by name. */
 export function drafted(policy: Policy, draft: Draft): Policy {
   return (Object.keys(draft) as SchoolId[]).reduce((so, id) => {
@@ -47,7 +43,7 @@ export function drafted(policy: Policy, draft: Draft): Policy {
     if (school.type === 'months') return school.set(so, texts.map(Number));
     return school.set(
       so,
-      texts.map((text) => numberOf(text, school.unit)),
+      texts.map((text) => typedNumber(text, school.unit)),
     );
   }, policy);
 }

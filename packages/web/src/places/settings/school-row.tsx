@@ -1,4 +1,5 @@
 import { monthName, schoolOf, SCHOOL_WORDS, type Policy, type SchoolId } from '@yarnix/core';
+import { FigureInputs } from '../../kit/figure-inputs.tsx';
 import { textsOf, type Draft } from './draft.ts';
 
 interface RowProps {
@@ -46,26 +47,14 @@ function Choices({ id, policy, draft, onChange }: RowProps) {
 function Figures({ id, policy, draft, problem, onChange }: RowProps) {
   const school = schoolOf(id);
   if (school.type !== 'figure' && school.type !== 'window') return null;
-  const texts = textsOf(id, policy, draft);
-  const { title } = SCHOOL_WORDS[id];
   return (
-    <div className="flex items-center gap-2">
-      {texts.map((text, at) => (
-        <span key={at} className="flex items-center gap-2">
-          {at > 0 && <span className="label">to</span>}
-          <input
-            aria-label={texts.length === 1 ? title : `${title}, ${at === 0 ? 'from' : 'to'}`}
-            aria-invalid={problem ? true : undefined}
-            inputMode="decimal"
-            autoComplete="off"
-            value={text}
-            onChange={(e) => onChange(texts.map((t, i) => (i === at ? e.target.value : t)))}
-            className={`h-12 w-24 rounded-[4px] border-[1.5px] bg-raised px-3 text-[18px] font-semibold focus:border-copper ${problem ? 'border-act' : 'border-rule-strong'}`}
-          />
-        </span>
-      ))}
-      <span className="label">{school.unit}</span>
-    </div>
+    <FigureInputs
+      title={SCHOOL_WORDS[id].title}
+      texts={textsOf(id, policy, draft)}
+      unit={school.unit}
+      invalid={problem !== undefined}
+      onChange={onChange}
+    />
   );
 }
 

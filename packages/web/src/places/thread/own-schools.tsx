@@ -1,5 +1,4 @@
 import {
-  parseMeasure,
   saySchool,
   schoolOf,
   schoolsJudging,
@@ -12,6 +11,8 @@ import {
 import { useState } from 'react';
 import { Button } from '../../kit/button.tsx';
 import { SelectField } from '../../kit/field.tsx';
+import { FigureInputs } from '../../kit/figure-inputs.tsx';
+import { typedNumber } from '../../kit/typed-number.ts';
 import { useDecision } from './use-decision.ts';
 
 interface RowProps {
@@ -44,33 +45,17 @@ function ChoiceRow({ id, part, policy, isPending, onSet }: RowProps) {
 function FigureRow({ id, part, policy, isPending, onSet }: RowProps) {
   const school = schoolOf(id);
   const own = part.plate.schools?.[id];
-  const [texts, setTexts] = useState(() => (Array.isArray(own) ? own.map(String) : null));
+  const [texts, setTexts] = useState<readonly string[] | null>(() => (Array.isArray(own) ? own.map(String) : null));
   if (school.type !== 'figure' && school.type !== 'window') return null;
   const { title } = SCHOOL_WORDS[id];
   const shown = texts ?? school.get(policy).map(() => '');
-  const figures = shown.map((text) => {
-    const read = parseMeasure(text, school.unit);
-    return read.outcome === 'number' ? read.value : NaN;
-  });
+  const figures = shown.map((text) => typedNumber(text, school.unit));
   const isTyped = JSON.stringify(figures) !== JSON.stringify(own ?? null) && shown.some((t) => t.trim() !== '');
   return (
     <fieldset className="grid gap-1">
       <legend className="label">{title}</legend>
       <div className="flex flex-wrap items-center gap-2">
-        {shown.map((text, at) => (
-          <span key={at} className="flex items-center gap-2">
-            {at > 0 && <span className="label">to</span>}
-            <input
-              aria-label={shown.length === 1 ? title : `${title}, ${at === 0 ? 'from' : 'to'}`}
-              inputMode="decimal"
-              autoComplete="off"
-              value={text}
-              onChange={(e) => setTexts(shown.map((t, i) => (i === at ? e.target.value : t)))}
-              className="h-12 w-20 rounded-[4px] border-[1.5px] border-rule-strong bg-raised px-3 text-[17px] focus:border-copper"
-            />
-          </span>
-        ))}
-        <span className="label">{school.unit}</span>
+        <FigureInputs title={title} texts={shown} unit={school.unit} onChange={setTexts} />
         {isTyped && (
           <Button disabled={isPending || figures.some(Number.isNaN)} onClick={() => onSet(figures)}>
             Judge by it

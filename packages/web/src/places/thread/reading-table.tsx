@@ -12,6 +12,7 @@ import {
   type ReadingView,
 } from '@yarnix/core';
 import type { ThreadData } from '../../thread/thread-data.ts';
+import { photosOf } from '../../thread/photos-of.ts';
 import { dateWords } from '../../kit/field-words.ts';
 
 const enteredAs = (reading: ReadingView): string =>
@@ -63,18 +64,6 @@ function Line({ reading: r, data, photos }: { reading: ReadingView; data: Thread
       </td>
     </tr>
   );
-}
-
-/** Photos of a reading and of those it corrects; none of one that was corrected itself. */
-function photosOf(reading: ReadingView, all: readonly ReadingView[], photos: readonly PhotoView[]): PhotoView[] {
-  if (reading.superseded) return [];
-  const ids = new Set<string>();
-  for (let at: ReadingView | undefined = reading; at && !ids.has(at.id);) {
-    ids.add(at.id);
-    const { supersedes }: ReadingView = at;
-    at = all.find(({ id }) => id === supersedes);
-  }
-  return photos.filter(({ readingId }) => readingId !== null && ids.has(readingId));
 }
 
 /** What was done that may have moved the thread: proved by readings before and after it, or only told. */

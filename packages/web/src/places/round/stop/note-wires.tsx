@@ -1,6 +1,7 @@
 import {
   isReplaceable,
   lugsOf,
+  MOST_WIRES_OF_PART,
   SLOT_NAMES,
   WIRE_COLORS,
   wiresOn,
@@ -67,7 +68,7 @@ export function WiresForm({ field, record, onDone }: { field: RoundField; record
           Note them
         </Button>
         <Button
-          disabled={lines.length >= 12}
+          disabled={lines.length >= MOST_WIRES_OF_PART}
           onClick={() => setLines((now) => [...now, { lug: lugs[0] ?? '1', color: '' }])}
         >
           Another wire

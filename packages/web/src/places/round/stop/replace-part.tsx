@@ -1,5 +1,6 @@
 import {
   controlFuseOf,
+  FUSE_AMPS,
   fuseRefused,
   hasAmps,
   hasRating,
@@ -22,6 +23,7 @@ import { v7 } from 'uuid';
 import { fitPart } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { Field } from '../../../kit/field.tsx';
+import { typedNumber } from '../../../kit/typed-number.ts';
 import { RatingReadout } from '../../../kit/rating-readout.tsx';
 import { reasonSuggested } from './stop-props.ts';
 import { useWiresBack, WiresBack } from './wires-back.tsx';
@@ -31,8 +33,8 @@ import { localToday } from '../../../kit/local-day.ts';
 function useFuse(part: RoundComponent, plate: Plate) {
   const isFuse = hasAmps(part);
   const [text, setText] = useState(String(controlFuseOf(plate)));
-  const amps = Number(text.replace(',', '.'));
-  const isAmps = amps > 0 && amps <= 15;
+  const amps = typedNumber(text, 'A');
+  const isAmps = amps >= FUSE_AMPS[0] && amps <= FUSE_AMPS[1];
   const refused = isAmps && !isFuseAllowed(plate, amps) ? fuseRefused(amps, controlFuseOf(plate)) : '';
   return { isFuse, text, setText, amps, refused, ready: !isFuse || (isAmps && !refused) };
 }
