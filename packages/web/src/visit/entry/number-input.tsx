@@ -55,7 +55,11 @@ export function NumberInput({
           event.target.select();
           onFocus();
         }}
-        onBlur={onBlur}
+        onBlur={(event) => {
+          // Another app, another tab, a call that comes in: the page loses the focus and this field keeps its own. A number
+          // half typed is not taken by that.
+          if (document.activeElement !== event.currentTarget) onBlur?.();
+        }}
         onKeyDown={(event) => {
           if (event.key !== 'Enter') return;
           event.preventDefault();
