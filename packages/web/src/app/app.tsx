@@ -11,7 +11,12 @@ startSending(
 );
 
 export const App = () => (
-  <PersistQueryClientProvider client={queryClient} persistOptions={persistOptions}>
+  <PersistQueryClientProvider
+    client={queryClient}
+    persistOptions={persistOptions}
+    // However young the device's copy is, what a page sent just before it was left may be missing in it: all is asked for again.
+    onSuccess={() => queryClient.invalidateQueries({ refetchType: 'none' })}
+  >
     <RouterProvider router={router} />
   </PersistQueryClientProvider>
 );

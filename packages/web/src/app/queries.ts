@@ -95,8 +95,8 @@ export const queries = {
   meters: () =>
     queryOptions({
       queryKey: ['meters'],
-      // A check counts at once: a page loaded right after it must not show the device's copy of a moment ago. Nor is the
-      // question given up when one place of meters is left for another: the next one would wait for an answer that never comes.
+      // The question is not given up when one place of meters is left for another: the next one would wait for an answer
+      // that never comes.
       queryFn: () => get('/api/meters', 'metersSchema'),
       staleTime: 0,
     }),
