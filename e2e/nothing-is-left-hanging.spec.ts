@@ -33,7 +33,7 @@ test('every loose end forgotten: the round stays open until each is put back or 
   // One more is noted by hand; it is in sight at once.
   await page.getByRole('button', { name: /loose: / }).click();
   await page.getByLabel('Something else').fill('Ladder in the attic');
-  await page.getByRole('button', { name: 'Note it' }).click();
+  await page.getByRole('button', { name: 'Note it', exact: true }).click();
   await expect(page.getByRole('button', { name: /Ladder in the attic/ }).first()).toBeVisible();
 
   await goToStop(page, 'close');

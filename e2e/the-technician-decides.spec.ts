@@ -36,7 +36,7 @@ test('a wrong verdict is overruled with a reason: both are kept, and the part fo
   if (!isPhone(page)) await volts.focus();
   await page.getByRole('button', { name: 'Note', exact: true }).click();
   await page.getByRole('textbox', { name: 'Note on this reading' }).fill('disconnect was half out');
-  await page.getByRole('button', { name: 'Note it' }).click();
+  await page.getByRole('button', { name: 'Note it', exact: true }).click();
   await expect(page.getByText('“disconnect was half out”')).toBeVisible();
   const noted = async () =>
     (
