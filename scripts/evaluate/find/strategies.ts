@@ -133,6 +133,18 @@ const USUAL: Readonly<Record<Complaint, readonly string[]>> = {
     'wiring-ohms/supply/limit-1/lifted',
     'wiring-ohms/supply/bank-2/lifted',
   ],
+  'heats-weakly': [
+    'call-check/thermostat/call-heating',
+    'hunt-look/supply/static-pressure/static-pressure',
+    'hunt-look/supply/coil-outdoors/coil',
+    'hunt-look/supply/heating-rise/heating-rise',
+    'hunt-degrees/supply/over-return/heating',
+    'hunt-degrees/supply/under-air/heating',
+    'hunt-degrees/supply/liquid-heating/heating',
+    'hunt-degrees/supply/valve-gain/heating',
+    'hunt-degrees/supply/return-gain/probes',
+    'forced-defrost/supply/defrost-forced/seen',
+  ],
   'breaker-trips': [
     'call-check/thermostat/call-cooling',
     'wiring-ohms/supply/kc-ground/lifted',

@@ -54,6 +54,10 @@ export const AIR_QUANTITIES = [
   'return-gain',
   'compressor-share',
   'valve-gain',
+  'heating-rise',
+  'under-air',
+  'over-return',
+  'heating-subcooling',
   'standing-pressure',
   'flame-signal',
   'gas-inlet',
@@ -64,12 +68,14 @@ export type AirQuantity = (typeof AIR_QUANTITIES)[number];
 /** Btu/h of one kW, and what one CFM carries a degree: they turn strips in cooling into degrees of split. */
 const BTU_A_KW = 3412;
 const BTU_A_CFM = 1.08;
+/** The rise of a sound heat pump in mild cold, °F; common practice, no source. */
+const USUAL_RISE_F = 20;
 
 /** What the air side looks at besides what is wrong with it. */
 export interface AirScene {
   readonly air: Air;
   readonly at: Operated;
-  /** True where it heats on a call to cool: the reversing valve has not shifted. */
+  /** True where it heats on a call to cool, or cools on a call to heat: the reversing valve stands the other way. */
   readonly reversed: boolean;
   readonly stripsKw: number;
   readonly tons: number;
@@ -88,6 +94,30 @@ const RUNNING: Readonly<Partial<Record<AirQuantity, (scene: AirScene) => number>
     (at.runs('outdoor-fan.run') ? 20 : 60) + 34 * air.fouled + 36 * air.excess - 10 * air.lack - 10 * air.worn,
   'compressor-share': ({ air }) => 1 - 0.35 * air.lack + 0.4 * air.fouled - 0.8 * air.worn - 0.15 * air.feed,
   'valve-gain': ({ air }) => 1.5 + 16 * air.midway,
+  'heating-rise': ({ air, at, stripsKw, tons, reversed }) => {
+    if (reversed) return -1;
+    const share = 1 - air.choked;
+    const pumped = (1 - 0.5 * air.lack) * (1 - 0.45 * air.feed) * (1 - 0.6 * air.worn) * (1 - 0.7 * air.midway);
+    const taken = (1 - 0.45 * air.fouled) * (at.runs('outdoor-fan.run') ? 1 : 0.55);
+    return pumped * taken * share ** -0.75 + (stripsKw * BTU_A_KW) / (BTU_A_CFM * 400 * tons * share) / USUAL_RISE_F;
+  },
+  'under-air': ({ air, at }) =>
+    (at.runs('outdoor-fan.run') ? 12 : 34) +
+    16 * air.lack +
+    18 * air.feed +
+    22 * air.fouled -
+    12 * air.worn -
+    6 * air.midway,
+  'over-return': ({ air, at }) =>
+    (at.runs('outdoor-fan.run') ? 38 : 24) +
+    45 * air.choked +
+    30 * air.excess -
+    22 * air.lack -
+    8 * air.feed -
+    24 * air.worn -
+    20 * air.midway -
+    10 * air.fouled,
+  'heating-subcooling': ({ air }) => 10 - 16 * air.lack + 14 * air.feed + 16 * air.excess - 3 * air.worn,
 };
 
 const ALWAYS: Readonly<Partial<Record<AirQuantity, (air: Air) => number>>> = {
@@ -103,7 +133,7 @@ const BLOWING: Readonly<Partial<Record<AirQuantity, (air: Air) => number>>> = {
 
 /**
  * What a perfect instrument would read of air or refrigerant: °F, in wc for static pressure, a share of its own usual amps, a
- * share of the usual pressure at rest, µA. NaN where nothing runs that it could be read of. Slopes are from memory, and meant
+ * share of the usual pressure at rest, a share of the usual rise in heating, µA. NaN where nothing runs that it could be read of. Slopes are from memory, and meant
  * to tell faults apart rather than to size them.
  */
 export function airReading(quantity: AirQuantity, scene: AirScene): number {

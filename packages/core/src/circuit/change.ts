@@ -16,6 +16,8 @@ export type Change =
   | { readonly ohms: string; readonly times: number }
   /** Resistance in a contact or lug, Ω. */
   | { readonly burnt: string; readonly ohms: number }
+  /** An overload that has opened on heat, and shuts once it has cooled. */
+  | { readonly hot: string }
   /** A motor that does not start. */
   | { readonly seized: string }
   /** What is left of a capacitor, as a share; below half its motor does not start. */
@@ -48,6 +50,7 @@ function changed(branch: Branch, change: Named): Branch {
       ohms: branch.ohms * change.times,
       ...(branch.impedance !== undefined && { impedance: branch.impedance * change.times }),
     });
+  if ('hot' in change) return withOver(branch, { hot: true });
   if ('burnt' in change) return withOver(branch, { ohms: change.ohms });
   if ('seized' in change) return stalls(branch);
   if ('left' in change && branch.capacitor)
@@ -82,6 +85,12 @@ export function withChange(machine: Machine, change: Change): Machine {
         : network,
   };
 }
+
+/** The same once whatever opened on heat has cooled and shut again. */
+export const cooled = (machine: Machine): Machine =>
+  machine.network.some(({ hot }) => hot)
+    ? { ...machine, network: machine.network.map((branch) => (branch.hot ? withOver(branch, { hot: false }) : branch)) }
+    : machine;
 
 /** A machine with several things wrong. */
 export const withChanges = (machine: Machine, changes: readonly Change[]): Machine =>

@@ -154,3 +154,30 @@ test('a coil whose short wanders is told by three samples that do not agree', ()
   const bench = withFault('split-air-conditioner', 'contactor-coil-shorted', 1);
   expect(read(bench, { what: 'ohms', from: 'Yc', to: 'Co', keep: ['contactor.coil'] })).toBe('jumps');
 });
+
+test('a compressor that does not start is found with its overload open and hot, or cooled; left to cool, it hums once more', () => {
+  const machine = machineOf('split-heat-pump');
+  const locked = FAULTS.find(({ id }) => id === 'compressor-locked')!;
+  const [cool, hot] = waysOn(machine, locked).map((does) => benchOf(withChanges(machine, does)));
+  const common: Measure = { what: 'ohms', from: 'kc', to: 'T2', keep: ['compressor.overload', 'compressor.run'] };
+  expect(read(hot!, common)).toBe(Infinity);
+  expect(Number(read(cool!, common))).toBeLessThan(2);
+  const start = (cooled: boolean): Measure => ({
+    what: 'amps',
+    through: 'compressor.run',
+    call: 'cooling',
+    after: 2,
+    ...(cooled && { cooled }),
+  });
+  expect(Number(read(hot!, start(false)))).toBeCloseTo(0, 3);
+  expect(Number(read(hot!, start(true)))).toBeGreaterThan(50);
+  // An overload that has failed stays open.
+  const ways = waysOn(
+    machine,
+    FAULTS.find(({ id }) => id === 'compressor-overload-open')!,
+  );
+  const [tripped, failed] = ways.map((does) => benchOf(withChanges(machine, does)));
+  expect(Number(read(tripped!, start(true)))).toBeGreaterThan(5);
+  expect(Number(read(tripped!, start(true)))).toBeLessThan(40);
+  expect(Number(read(failed!, start(true)))).toBeCloseTo(0, 3);
+});

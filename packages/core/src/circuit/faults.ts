@@ -46,6 +46,15 @@ const NOT_DUCTLESS: ReadonlySet<FaultId> = new Set([
 
 const variantsOf = ({ does, or = [] }: Fault): readonly (readonly Change[])[] => [does, ...or];
 
+const OVERLOAD = 'compressor.overload';
+
+/** A compressor that does not start trips its overload: it is found open and hot, or cooled and shut again. */
+function alsoHot(machine: Machine, does: readonly Change[]): Change[][] {
+  const stalls = withChanges(machine, does).network.some(({ id, motor }) => id === 'compressor.run' && !motor?.starts);
+  const trips = stalls && canChange(machine, { hot: OVERLOAD });
+  return trips ? [[...does], [...does, { hot: OVERLOAD }]] : [[...does]];
+}
+
 /** What of a fault a machine can have: each way it comes, without what the machine lacks; empty when it has none of it. */
 export function waysOn(machine: Machine, fault: Fault): Change[][] {
   const { spec } = machine;
@@ -56,7 +65,7 @@ export function waysOn(machine: Machine, fault: Fault): Change[][] {
     const left = does.filter((change) => canChange(machine, change));
     // What is done to a part that is not there leaves no fault, whatever it does to the air.
     const lost = does.some((change) => !('air' in change)) && !left.some((change) => !('air' in change));
-    return left.length === 0 || lost ? [] : [left];
+    return left.length === 0 || lost ? [] : alsoHot(machine, left);
   });
 }
 

@@ -1,5 +1,6 @@
 import type { Call } from '../trade/controls/call-table.ts';
 import { airReading, type AirQuantity } from './air-side.ts';
+import { cooled } from './change.ts';
 import { asFound, runnersOf, type Machine } from './machine.ts';
 import type { Branch, Node } from './network.ts';
 import { operate, type Operated } from './operate.ts';
@@ -11,7 +12,14 @@ export type Measure =
   | { readonly what: 'volts'; readonly from: Node; readonly to: Node; readonly call: Call; readonly after?: number }
   /** Ω between two nodes with power off and everything lifted but the named branches. */
   | { readonly what: 'ohms'; readonly from: Node; readonly to: Node; readonly keep: readonly string[] }
-  | { readonly what: 'amps'; readonly through: string; readonly call: Call; readonly after?: number }
+  /** Amps in a branch on a call; `cooled` where what had opened on heat was first left to cool. */
+  | {
+      readonly what: 'amps';
+      readonly through: string;
+      readonly call: Call;
+      readonly after?: number;
+      readonly cooled?: boolean;
+    }
   | { readonly what: 'microfarads'; readonly of: string }
   /** Turned by hand, power off. */
   | { readonly what: 'spin'; readonly of: string }
@@ -36,6 +44,8 @@ export interface Bench {
   /** Fuses and breakers as found open. */
   readonly blown: ReadonlySet<string>;
   readonly on: (call: Call, after?: number) => Operated;
+  /** The same machine once it has cooled. */
+  readonly cooled: () => Bench;
 }
 
 /** How long a call is held before it is looked at, s, unless a measure says otherwise. */
@@ -48,16 +58,21 @@ const HELD = 180;
 export function benchOf(machine: Machine, like?: Bench): Bench {
   const known = new Map<string, Operated>();
   let found: ReadonlySet<string> | null = null;
+  let cool: Bench | null = null;
   const blown = () =>
     (found ??= asFound(
       machine,
       (call, at) => void known.set(`${call}/${HELD}`, at),
       (call) => like?.on(call).rest,
     ));
-  return {
+  const bench: Bench = {
     machine,
     get blown() {
       return blown();
+    },
+    cooled: () => {
+      const made = cooled(machine);
+      return made === machine ? bench : (cool ??= benchOf(made, like));
     },
     on: (call, after = HELD) => {
       const open = blown();
@@ -69,6 +84,7 @@ export function benchOf(machine: Machine, like?: Bench): Bench {
       return made;
     },
   };
+  return bench;
 }
 
 /** Volts as a meter shows them, which draws a little itself. */
@@ -92,8 +108,9 @@ function ohmsBetween({ machine, blown }: Bench, { from, to, keep }: Extract<Meas
     // Leads that lie on nothing still lie somewhere.
     { a: from, b: 'ground', siemens: 0 },
     { a: to, b: 'ground', siemens: 0 },
-    ...kept.map(({ a, b, ohms, closed, stuck }) => {
-      const open = stuck === 'open' || ohms === Infinity || (closed && stuck !== 'closed' && !closed(AT_REST));
+    ...kept.map(({ a, b, ohms, closed, stuck, hot }) => {
+      const open =
+        stuck === 'open' || hot === true || ohms === Infinity || (closed && stuck !== 'closed' && !closed(AT_REST));
       return { a, b, siemens: open ? 0 : 1 / ohms };
     }),
   ]);
@@ -115,7 +132,7 @@ function air(bench: Bench, { quantity, call }: Extract<Measure, { what: 'air' }>
   return airReading(quantity, {
     air: bench.machine.air,
     at,
-    reversed: call === 'cooling' && spec.outdoors === 'heat-pump' && !at.pulled('reversing-valve.coil'),
+    reversed: spec.outdoors === 'heat-pump' && at.pulled('reversing-valve.coil') !== (call === 'cooling'),
     stripsKw: watts / 1000,
     tons: spec.compressorAmps / 4,
   });
@@ -135,7 +152,7 @@ export function read(bench: Bench, measure: Measure): Reading {
     case 'ohms':
       return ohmsBetween(bench, measure);
     case 'amps':
-      return bench.on(measure.call, measure.after).amps(measure.through);
+      return (measure.cooled ? bench.cooled() : bench).on(measure.call, measure.after).amps(measure.through);
     case 'microfarads': {
       const cap = machine.network.find(({ id }) => id === measure.of)?.capacitor;
       return cap ? cap.rated * cap.share : NaN;

@@ -48,6 +48,8 @@ export interface Branch {
   readonly wanders?: boolean;
   /** Where it is a capacitor: µF it is rated at, and what is left of them as a share. */
   readonly capacitor?: { readonly rated: number; readonly share: number };
+  /** True where an overload has opened on heat: it shuts again once it has cooled, in half an hour to two. */
+  readonly hot?: boolean;
   /** Where a fault holds its contact. */
   readonly stuck?: 'open' | 'closed';
 }

@@ -44,7 +44,7 @@ const OVERLOAD_SECONDS = 20;
 const MOST_STEPS = 60;
 
 function ohmsNow(branch: Branch, state: Rest, after: number): number {
-  if (state.blown.has(branch.id) || branch.stuck === 'open') return Infinity;
+  if (state.blown.has(branch.id) || branch.stuck === 'open' || branch.hot) return Infinity;
   if (branch.closed && branch.stuck !== 'closed' && !state.closed.has(branch.id)) return Infinity;
   const { motor } = branch;
   if (!motor || branch.ohms === Infinity) return Math.max(branch.ohms, branch.impedance ?? 0);

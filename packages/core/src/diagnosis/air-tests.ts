@@ -25,6 +25,12 @@ const degrees = (point: string, answers: readonly Answer[], floor: number, spot:
   minutes,
 });
 
+/** What is read of a heat pump that heats, at its outdoor unit. */
+const heating = (point: string, answers: readonly Answer[], floor: number, minutes: number): AirFacts => ({
+  ...degrees(point, answers, floor, 'outdoors', minutes),
+  method: 'heating',
+});
+
 /** What is read off a scale of its own and judged there and then. */
 const judged = (point: string, answers: readonly Answer[], floor: number, spot: Spot, minutes: number): AirFacts => ({
   ...degrees(point, answers, floor, spot, minutes),
@@ -93,6 +99,31 @@ export const AIR: Readonly<Record<AirQuantity, AirFacts>> = {
     2,
   ),
   'valve-gain': degrees('valve-gain', [span('usual', -Infinity, 5), span('warm', 5, Infinity)], 1, 'outdoors', 5),
+  'heating-rise': judged(
+    'heating-rise',
+    [span('little', -Infinity, 0.8), span('usual', 0.8, 1.25), span('much', 1.25, Infinity)],
+    0.06,
+    'indoors',
+    4,
+  ),
+  'under-air': heating(
+    'under-air',
+    [span('small', -Infinity, 7), span('usual', 7, 19), span('large', 19, Infinity)],
+    2,
+    5,
+  ),
+  'over-return': heating(
+    'over-return',
+    [span('low', -Infinity, 30), span('usual', 30, 50), span('high', 50, Infinity)],
+    3,
+    5,
+  ),
+  'heating-subcooling': heating(
+    'liquid-heating',
+    [span('low', -Infinity, 5.5), span('right', 5.5, 15), span('high', 15, Infinity)],
+    1.5,
+    4,
+  ),
   'standing-pressure': judged(
     'at-rest',
     [span('low', -Infinity, 0.85), span('right', 0.85, Infinity)],
@@ -113,6 +144,9 @@ export const AIR: Readonly<Record<AirQuantity, AirFacts>> = {
     minutes: 5,
   },
 };
+
+/** What a reversing valve that leaks adds to the suction gas, read in heating. */
+export const VALVE_IN_HEATING = heating('valve-gain', AIR['valve-gain'].answers, 1, 5);
 
 /** The split as a hand at a register tells it. */
 export const SUPPLY_AIR = judged(

@@ -23,6 +23,11 @@ const made = (test: Omit<Test, 'id'>): Test => ({
   id: `${test.reading.kind}/${test.reading.slot}/${test.reading.point}/${test.reading.method}`,
 });
 
+/** Seconds into a call at which a motor's start is read. */
+const AT_THE_START = 2;
+/** Minutes until a hot compressor's overload has shut again, as a rule; from memory. */
+const COOLS_MINUTES = 60;
+
 /** A reading of the wiring at a pair of leads. */
 export const wiring = (kind: string, point: string, method: string) => ({
   kind,
@@ -100,17 +105,32 @@ export class Catalog {
     );
   }
 
-  amps(point: Lead, through: string, usual: number, calls: readonly Call[], spot: Spot, after?: number): void {
+  /** Amps at the start of a call, `cooled` where the compressor was left to cool before it. */
+  startAmps(point: Lead, through: string, usual: number, spot: Spot, cooled: boolean): void {
+    if (!this.has(through)) return;
+    this.tests.push(
+      made({
+        measure: { what: 'amps', through, call: 'cooling', after: AT_THE_START, ...(cooled && { cooled }) },
+        reading: wiring('wiring-amps', point, cooled ? 'cooled-start' : 'cooling-start'),
+        spot,
+        power: 'live',
+        call: 'cooling',
+        minutes: cooled ? COOLS_MINUTES : 1.5,
+        settled: false,
+        share: 0.1,
+        floor: 0.1,
+        answers: ampsLike(usual),
+      }),
+    );
+  }
+
+  amps(point: Lead, through: string, usual: number, calls: readonly Call[], spot: Spot): void {
     if (!this.has(through)) return;
     for (const call of calls.filter(this.can))
       this.tests.push(
         made({
-          measure: { what: 'amps', through, call, ...(after !== undefined && { after }) },
-          reading: wiring(
-            'wiring-amps',
-            point,
-            after === undefined ? METHOD_OF_CALL[call] : `${METHOD_OF_CALL[call]}-start`,
-          ),
+          measure: { what: 'amps', through, call },
+          reading: wiring('wiring-amps', point, METHOD_OF_CALL[call]),
           spot,
           power: 'live',
           call,

@@ -29,6 +29,11 @@ const LEADS_TO: readonly (readonly [FaultId, FaultId, number])[] = [
   ['herm-weak', 'fan-capacitor-weak', 12],
   ['herm-weak', 'compressor-winding-open', 5],
   ['herm-weak', 'contactor-pole-burnt', 5],
+  // What keeps the heat in opens the compressor's overload.
+  ['fan-capacitor-weak', 'compressor-overload-open', 8],
+  ['outdoor-fan-winding-open', 'compressor-overload-open', 8],
+  ['outdoor-coil-dirty', 'compressor-overload-open', 6],
+  ['charge-low', 'compressor-overload-open', 4],
   ['air-choked', 'fuse-link-open', 6],
   ['contactor-welded', 'blower-relay-coil-open', 2],
   ['sequencer-late', 'element-2-open', 4],
@@ -77,13 +82,16 @@ function opens(sound: Bench, listed: readonly (readonly Change[])[]): Cause[] {
   );
   return sound.machine.network
     .filter(({ id, ohms, emf }) => !named.has(id) && !emf && ohms < 1e5)
-    .map(({ id, a, b }) => {
+    .map(({ id, a, b, ohms }) => {
       const joint = [{ burnt: id, ohms: CONTROL_NODES.test(`${a} ${b}`) ? JOINT_OHMS.control : JOINT_OHMS.line }];
-      return causeOf(sound, `open:${id}`, [], id.includes('contact') ? [[{ open: id }]] : [[{ open: id }], joint]);
+      // Only what hardly resists has a joint that can: an input of a board is no joint.
+      const carries = ohms < JOINT_BELOW_OHMS && !id.includes('contact');
+      return causeOf(sound, `open:${id}`, [], carries ? [[{ open: id }], joint] : [[{ open: id }]]);
     });
 }
 /** Ω of a joint that is all but open, in a control wire and in one of the line; from memory. */
 const JOINT_OHMS = { control: 150, line: 30 };
+const JOINT_BELOW_OHMS = 20;
 const CONTROL_NODES = /\b(R|Rt|C|Ct|Co|Ro|Y|Yt|Yo|G|Gt|O|Ot|Oo|W|Wt|W2o)\b/;
 
 /** Whether a cause is on no list. */

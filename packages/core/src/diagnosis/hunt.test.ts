@@ -277,7 +277,12 @@ function followWithout(kind: SystemKind, cause: CauseId, complaint: Complaint, m
 }
 
 test('what would decide is read once more when nothing else tells: read the same twice, it is proved', () => {
-  const { ended, asked } = followWithout('split-heat-pump', 'feed-choked', 'cools-weakly', /^(wiring-ohms|hunt-look)/);
+  const { ended, asked } = followWithout(
+    'split-heat-pump',
+    'feed-choked',
+    'cools-weakly',
+    /^(wiring-ohms|hunt-look)|heating$/,
+  );
   const again = asked.filter((a) => a.again);
   expect(again).toEqual([{ test: 'superheat/refrigerant-circuit/suction/gauges', again: true, others: 0 }]);
   expect(ended.standing).toEqual({ is: 'proved', faults: ['feed-choked'] });

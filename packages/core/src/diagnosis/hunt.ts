@@ -4,6 +4,7 @@ import type { Ground } from './ground.ts';
 import { offersOf, type Offer } from './offers.ts';
 import { pairsAsked } from './pairs.ts';
 import { showsNot, standingOf, type Standing } from './proof.ts';
+import { isInWeather } from './weather.ts';
 import { weighed, type HuntAsked } from './weigh.ts';
 
 /** A hunt as it stands: the chances of its causes, what to test next, and whether it is over. */
@@ -37,10 +38,13 @@ export function hunt(steady: Ground, asked: HuntAsked): Hunt {
   const now = ground === listed ? first : weighed(ground, asked);
   const answered = timesIn(asked.observations.map(({ test }) => test));
   const putOff = timesIn(asked.skipped ?? []);
+  const outOfWeather = [...ground.tests.values()]
+    .filter((test) => !isInWeather(test, asked.outdoorF))
+    .map(({ id }) => id);
   // What comes and goes may show the second time: then a test that was answered is one that can be asked again, too.
   const offersWith = (more: number, twice = asked.atTimes === true): Offer[] => {
     const done = [...often(answered, twice ? more : 0), ...often(putOff, more)];
-    return offersOf(now, asked.standpoint, new Set(done));
+    return offersOf(now, asked.standpoint, new Set([...done, ...outOfWeather]));
   };
   const fresh = offersWith(0);
   const again = putOff.size > 0 || (asked.atTimes && answered.size > 0);

@@ -2,7 +2,7 @@ import { callsOf, soundMachine } from '../circuit/machine.ts';
 import type { MachineSpec } from '../circuit/machine-spec.ts';
 import type { Slot } from '../equipment/component.ts';
 import type { Call } from '../trade/controls/call-table.ts';
-import { SUPPLY_AIR } from './air-tests.ts';
+import { SUPPLY_AIR, VALVE_IN_HEATING } from './air-tests.ts';
 import { says } from './answers.ts';
 import { Catalog, wiring } from './catalog.ts';
 import type { Test } from './test-shape.ts';
@@ -147,6 +147,14 @@ function furnace(c: Catalog): void {
   c.air('gas-inlet', 'heating', false);
 }
 
+const COIL_BY_EYE = {
+  spot: 'outdoors',
+  power: 'any',
+  call: null,
+  minutes: 1,
+  answers: says('clean', 'dirty'),
+} as const;
+
 function outdoors(c: Catalog): void {
   const { outdoors: unit, compressorAmps, outdoorFanAmps, hermMicrofarads, fanMicrofarads, slots } = c.machine.spec;
   if (unit !== 'condenser' && unit !== 'heat-pump') return;
@@ -176,7 +184,8 @@ function outdoors(c: Catalog): void {
   c.ohms('ofc-t2', ['outdoor-fan.run'], 'outdoors');
   c.ohms('ofc-q', ['outdoor-fan.start'], 'outdoors');
   c.amps('kc-t2', 'compressor.run', compressorAmps, ['cooling'], 'outdoors');
-  c.amps('kc-t2', 'compressor.run', compressorAmps, ['cooling'], 'outdoors', 2);
+  c.startAmps('kc-t2', 'compressor.run', compressorAmps, 'outdoors', false);
+  c.startAmps('kc-t2', 'compressor.run', compressorAmps, 'outdoors', true);
   c.amps('ofc-t2', 'outdoor-fan.run', outdoorFanAmps, ['cooling'], 'outdoors');
   const single = slots.has('fan-capacitor');
   const cap = (slot: Slot, point: string) => ({ kind: 'run-capacitor-capacitance', slot, point, method: 'bench' });
@@ -193,13 +202,7 @@ function outdoors(c: Catalog): void {
     { kind: 'start-capacitor-capacitance', slot: 'start-capacitor', point: 'start', method: 'bench' },
     'outdoors',
   );
-  c.words({ what: 'coil' }, wiring('hunt-look', 'coil-outdoors', 'coil'), {
-    spot: 'outdoors',
-    power: 'any',
-    call: null,
-    minutes: 1,
-    answers: says('clean', 'dirty'),
-  });
+  c.words({ what: 'coil' }, wiring('hunt-look', 'coil-outdoors', 'coil'), COIL_BY_EYE);
   c.words({ what: 'spin', of: 'outdoor-fan.run' }, wiring('hunt-look', 'outdoor-fan-by-hand', 'by-hand'), {
     spot: 'outdoors',
     power: 'off',
@@ -224,6 +227,9 @@ function heatPump(c: Catalog): void {
     c.ohms('ro-dft', ['coil-thermostat'], 'outdoors');
   } else c.air('sensor-off', 'off', false);
   c.air('valve-gain', 'cooling', true);
+  c.air('valve-gain', 'heating', true, VALVE_IN_HEATING);
+  for (const quantity of ['heating-rise', 'under-air', 'over-return', 'heating-subcooling'] as const)
+    c.air(quantity, 'heating', true);
   c.words({ what: 'frost' }, wiring('hunt-look', 'frost-left', 'after-defrost'), {
     spot: 'outdoors',
     power: 'live',
@@ -238,6 +244,8 @@ function ductless(c: Catalog): void {
   c.volts('dl-line', ['off'], 'outdoors', { line: true });
   c.volts('dl-head', ['off'], 'indoors', { line: true });
   c.volts('dl-signal', ['cooling'], 'outdoors');
+  c.volts('dl-signal-head', ['cooling'], 'indoors');
+  c.words({ what: 'coil' }, wiring('hunt-look', 'coil-outdoors', 'coil'), COIL_BY_EYE);
   c.volts('dl-bus', ['cooling'], 'outdoors', { line: true });
   c.volts('dl-fan', ['cooling'], 'outdoors', { line: true });
   c.volts('dl-drive', ['cooling'], 'outdoors', { line: true });
@@ -261,7 +269,7 @@ function air(c: Catalog): void {
   c.air('standing-pressure', 'off', false);
   c.air('condensing-over-air', 'cooling', true);
   c.air('compressor-share', 'cooling', true);
-  if (unit === 'inverter') return;
+  if (unit === 'inverter') return c.air('heating-rise', 'heating', true);
   c.air('superheat', 'cooling', true);
   c.air('subcooling', 'cooling', true);
 }

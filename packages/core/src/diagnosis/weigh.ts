@@ -12,6 +12,8 @@ export interface HuntAsked {
   readonly standpoint: Standpoint;
   /** Whether it shows at times only. */
   readonly atTimes?: boolean;
+  /** Outdoor air, °F: what it keeps from telling anything is not asked for. */
+  readonly outdoorF?: number;
   /** Tests that could not be taken. */
   readonly skipped?: readonly string[];
 }

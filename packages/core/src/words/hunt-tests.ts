@@ -56,6 +56,10 @@ export function testState({ measure, call, power, reading, settled }: Test): str
       ? 'Power off, locked out'
       : 'Power off, locked out, proved dead; wires lifted, capacitors bled';
   if (measure.what === 'runs') return 'Make this call alone, wait three minutes';
+  if (measure.what === 'amps' && measure.after !== undefined)
+    return measure.cooled
+      ? 'Power off until its shell is cool to the hand, an hour or so; then cooling called, the most in two seconds'
+      : 'Cooling called, the most in the first two seconds';
   const kind = readingKind(reading.kind);
   const method = kind && methodOf(kind, reading.method);
   const how = reading.kind === 'hunt-look' && method ? method.title : '';
@@ -134,7 +138,8 @@ function spanWords(answer: Answer, { measure }: Test): string {
           ? 'µA'
           : '°F'
       : '');
-  if (measure.what === 'air' && ['compressor-share', 'standing-pressure'].includes(measure.quantity)) return '';
+  if (measure.what === 'air' && ['compressor-share', 'standing-pressure', 'heating-rise'].includes(measure.quantity))
+    return '';
   if (answer.from === -Infinity) return `under ${figure(answer.below)} ${unit}`;
   if (answer.below === Infinity) return answer.from >= 1e5 ? '' : `${figure(answer.from)} ${unit} or more`;
   return answer.below >= 1e5

@@ -25,6 +25,7 @@ export const COMPLAINT_NAMES: Readonly<Record<Complaint, string>> = {
   'air-with-heat-only': 'Air only when it heats',
   'never-stops': 'Blower never stops',
   'heat-weak': 'Auxiliary or electric heat weak',
+  'heats-weakly': 'Heat pump runs, but heats badly',
   'breaker-trips': 'Trips a breaker',
   'runs-unasked': 'Runs without being asked',
   'ice-outdoors': 'Outdoor unit iced over',
@@ -138,6 +139,8 @@ const likeliest = (suspects: readonly Suspect[]): string =>
 export function standingAdvice({ standing, suspects }: HuntReport, { repaired, atTimes }: Going = STEADY): string {
   switch (standing.is) {
     case 'proved':
+      if (standing.faults.includes('compressor-overload-open'))
+        return 'An overload opens because the compressor got too hot. Leave the power off until the shell is cool to the hand, an hour or so; if it is still open then, the compressor is done. If it shuts, look on for what heats it: capacitor, outdoor fan, outdoor coil, charge, volts at its start.';
       return 'A measurement bears it out against every other cause still alive. Repair it, then prove the repair: the readings of that part again, and the call of the complaint last.';
     case 'nothing-found':
       if (repaired.length > 0)

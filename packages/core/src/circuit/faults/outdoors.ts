@@ -43,7 +43,11 @@ export const OUTDOORS = {
     or: [[{ open: 'outdoor-fan.start' }]],
   },
   'outdoor-fan-seized': { slot: 'outdoor-fan', does: [{ seized: 'outdoor-fan.run' }] },
-  'compressor-overload-open': open('compressor', 'compressor.overload'),
+  'compressor-overload-open': {
+    slot: 'compressor',
+    does: [{ hot: 'compressor.overload' }],
+    or: [[{ open: 'compressor.overload' }]],
+  },
   'compressor-winding-open': {
     slot: 'compressor',
     does: [{ open: 'compressor.run' }],

@@ -8,4 +8,10 @@ export const huntDegrees = huntKind('hunt-degrees', 'Degrees', [
     [{ id: 'degrees', type: 'number', label: 'Difference', unit: '°F', overLimit: false, signed: true }],
     ['over-air', 'return-gain', 'valve-gain'],
   ),
+  hunted(
+    'heating',
+    'gauges and thermometers, settled in heating, strips off',
+    [{ id: 'degrees', type: 'number', label: 'Difference', unit: '°F', overLimit: false, signed: true }],
+    ['under-air', 'over-return', 'liquid-heating', 'valve-gain'],
+  ),
 ]);

@@ -13,6 +13,12 @@ export const huntLook = huntKind('hunt-look', 'Seen', [
     say({ cold: 'Colder than the room', 'as-room': 'As the room', warm: 'Warmer than the room' }),
   ),
   chosen(
+    'heating-rise',
+    'two probes, strips off, settled; usual is 12 °F and a quarter of the outdoor °F',
+    ['heating-rise'],
+    say({ little: 'Under four fifths of it', usual: 'As usual', much: 'Over by a quarter or more' }),
+  ),
+  chosen(
     'by-hand',
     'power off, turned by hand',
     ['outdoor-fan-by-hand', 'blower-by-hand'],

@@ -7,4 +7,5 @@ const amps: InputSpec = { id: 'amps', type: 'number', label: 'Amps', unit: 'A', 
 export const wiringAmps = huntKind('wiring-amps', 'Amps', [
   ...Object.entries(ON_CALLS).map(([id, title]) => hunted(id, title, [amps])),
   hunted('cooling-start', 'cooling called, at the start', [amps]),
+  hunted('cooled-start', 'left to cool, then cooling called, at the start', [amps]),
 ]);
