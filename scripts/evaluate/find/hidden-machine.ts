@@ -29,6 +29,7 @@ export interface Hidden {
   readonly noted: MachineSpec;
   readonly faults: readonly CircuitFaultId[];
   readonly complaint: Complaint;
+  readonly outdoorF: number;
   /** What is wrong with it, for whoever looks into a case. */
   readonly does: readonly (readonly Change[])[];
   /** What a technician would read, NaN where nothing runs that it could be read of; null where the machine has no such place. */
@@ -168,16 +169,37 @@ function answered(
   return Math.max(0, noisy(random, true_, 0.015, 0.1));
 }
 
+const OF_DUCTLESS: ReadonlySet<Complaint> = new Set(['ductless-dead', 'cools-weakly', 'heats-weakly', 'ice-outdoors']);
+const PUMPS_HEAT: ReadonlySet<SystemKind> = new Set(['split-heat-pump', 'packaged-heat-pump', 'ductless-heat-pump']);
+
 /** What an owner says of a fault: vague one time in eight, wrong one in twelve. */
 function worded(random: Random, faults: readonly CircuitFaultId[], kind: SystemKind): Complaint {
   const naming = (fault: CircuitFaultId) => COMPLAINTS.filter((c) => (COMPLAINT_SHARES[c][fault] ?? 0) > 0);
   const own = faults
     .flatMap(naming)
-    .filter((c) => kind !== 'ductless-heat-pump' || ['ductless-dead', 'cools-weakly', 'ice-outdoors'].includes(c));
+    .filter((c) => OF_DUCTLESS.has(c) || kind !== 'ductless-heat-pump')
+    .filter((c) => c !== 'heats-weakly' || PUMPS_HEAT.has(kind));
   const said = own[random.whole(0, Math.max(0, own.length - 1))] ?? 'cools-weakly';
   if (random.chance(1 / 12))
     return random.pick(['cools-weakly', 'no-air', 'never-stops', 'nothing-runs', 'outdoor-unit-dead']);
   return random.chance(1 / 8) ? (kind === 'air-handler-electric-heat' ? 'heat-weak' : 'cools-weakly') : said;
+}
+
+const OF_WINTER: ReadonlySet<Complaint> = new Set([
+  'heat-weak',
+  'heats-weakly',
+  'ice-outdoors',
+  'odd-defrost',
+  'no-flame',
+  'flame-lost',
+]);
+const OF_SUMMER: ReadonlySet<Complaint> = new Set(['cools-weakly', 'ice-indoors', 'heats-for-cooling']);
+
+/** The weather somebody calls in, °F: what heats is missed in the cold, what cools in the heat, anything else in either. */
+function weatherOf(random: Random, complaint: Complaint, { outdoors }: MachineSpec): number {
+  const warm =
+    OF_SUMMER.has(complaint) || (!OF_WINTER.has(complaint) && random.chance(outdoors === 'condenser' ? 0.8 : 0.5));
+  return warm ? random.between(76, 100) : random.between(15, 42);
 }
 
 /** Whether what was noted is there: a switch that the machine has not cannot be measured. */
@@ -196,13 +218,14 @@ interface Drawn {
   readonly faults: readonly CircuitFaultId[];
   readonly does: readonly (readonly Change[])[];
   readonly complaint: Complaint;
+  readonly outdoorF: number;
   readonly base: Machine;
   readonly lean: number;
   readonly noted: MachineSpec;
 }
 
 function hiddenOf(drawn: Drawn): Hidden {
-  const { random, kind, faults, does, complaint, base, lean, noted } = drawn;
+  const { random, kind, faults, does, complaint, outdoorF, base, lean, noted } = drawn;
   const benches = { machine: benchOf(withChanges(base, does.flat())), sound: benchOf(base) };
   return {
     kind,
@@ -210,6 +233,7 @@ function hiddenOf(drawn: Drawn): Hidden {
     faults,
     does,
     complaint,
+    outdoorF,
     read: (test) => (isThere(base, test) ? answered(random, benches, lean, test) : null),
     repaired: (fault) => {
       const left = faults.map((_, i) => i).filter((i) => faults[i] !== fault);
@@ -277,7 +301,7 @@ export function drawHidden(
           ? ['heat-weak', 'no-air', 'nothing-runs']
           : ['outdoor-unit-dead', 'nothing-runs', 'cools-weakly'],
     );
-    return hiddenOf({ ...common, faults: [], does: [does], complaint });
+    return hiddenOf({ ...common, faults: [], does: [does], complaint, outdoorF: weatherOf(random, complaint, spec) });
   }
   const possible = FAULTS_OF_CIRCUITS.filter((f) => waysOn(sound, f).length > 0).map((f) => f.id);
   const pairs = PAIRS.filter((pair) => pair.every((id) => possible.includes(id)));
@@ -285,5 +309,7 @@ export function drawHidden(
     what === 'single' ? [possible[random.whole(0, possible.length - 1)]] : pairs[random.whole(0, pairs.length - 1)];
   if (!faults || faults.length === 0) return null;
   const known = faults as readonly CircuitFaultId[];
-  return hiddenOf({ ...common, faults: known, does: known.map(drawWay), complaint: worded(random, known, spec.kind) });
+  const complaint = worded(random, known, spec.kind);
+  const outdoorF = weatherOf(random, complaint, spec);
+  return hiddenOf({ ...common, faults: known, does: known.map(drawWay), complaint, outdoorF });
 }

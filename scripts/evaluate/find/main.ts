@@ -15,14 +15,17 @@ import {
 } from '@yarnix/core';
 import { randomFrom, type Random } from '@yarnix/simulator';
 import { drawHidden, inSpells, specsOf, type Hidden } from './hidden-machine.ts';
-import { STRATEGIES, type Strategy } from './strategies.ts';
+import { engine, STRATEGIES, type Strategy } from './strategies.ts';
 
-/** npm run evaluate -- find [--tuning] [--only=kind] [--at-times] [--list]: what is proved of hidden faults, and what it takes. */
+/** npm run evaluate -- find [--tuning] [--only=kind] [--by=strategy] [--at-times] [--list]: what is proved of hidden faults, and what it takes. */
 
 const args = process.argv.slice(2);
 const SEED = args.includes('--tuning') ? 31 : 907;
 const only = args.find((a) => a.startsWith('--only='))?.slice(7);
 const EACH = Number(args.find((a) => a.startsWith('--each='))?.slice(7) ?? 120);
+const by = args.find((a) => a.startsWith('--by='))?.slice(5);
+const strategies = Object.entries(STRATEGIES).filter(([name]) => by === undefined || name === by);
+
 const MACHINES = 5;
 const MOST_TESTS = 40;
 const MISSING = 0.1;
@@ -53,24 +56,38 @@ function huntDown(ground: Ground, hidden: Hidden, strategy: Strategy, random: Ra
   let [minutes, live] = [0, 0];
   let observations: Observation[] = [];
   const skipped: string[] = [];
+  // What was just put off is not asked for again before something else was answered.
+  let passed: string[] = [];
   // What was asked for in vain twice is not to be had.
   const trace: string[] = [];
   for (let tests = 0; tests < MOST_TESTS;) {
-    const now = hunt(ground, { complaints: [hidden.complaint], observations, standpoint: at, skipped, ...known });
+    const { complaint, outdoorF } = hidden;
+    const now = hunt(ground, { complaints: [complaint], observations, standpoint: at, skipped, outdoorF, ...known });
     const { standing } = now;
     if (standing.is !== 'open') {
       trace.push(`${standing.is}: ${top(now)}`);
       return { named: standing.is === 'proved' ? standing.faults : [], tests, minutes, live, trace };
     }
-    const offer = strategy({ hunt: now, complaint: hidden.complaint, random });
+    const taken = new Set([...observations.map(({ test: id }) => id), ...skipped]);
+    const offers = now.offers.filter(({ test: { id } }) => !passed.includes(id));
+    const offer = strategy({
+      hunt: offers.length > 0 ? { ...now, offers } : now,
+      complaint: hidden.complaint,
+      taken,
+      standpoint: at,
+      outdoorF: hidden.outdoorF,
+      random,
+    });
     if (!offer) break;
     const { test } = offer;
     const reading = hidden.read(test);
     if (reading === null || random.chance(MISSING)) {
       skipped.push(test.id);
+      passed.push(test.id);
       minutes += 1;
       continue;
     }
+    passed = [];
     tests += 1;
     minutes += offer.minutes;
     if (test.power === 'live') live += 1;
@@ -166,7 +183,7 @@ function evaluateKind(kind: SystemKind, index: number): void {
     const hidden = drawHidden(random, machine, what);
     if (!hidden) continue;
     const ground = groundFor(hidden.noted);
-    for (const [name, strategy] of Object.entries(STRATEGIES)) {
+    for (const [name, strategy] of strategies) {
       const dice = randomFrom(97 * n + index);
       const result: ['proved' | 'wrong' | 'gaveUp', Ended] =
         what === 'double'
@@ -192,13 +209,13 @@ function evaluateSpells(kind: SystemKind, index: number): void {
     const hidden = machine && drawHidden(random, machine, 'single');
     if (!hidden) continue;
     const ground = groundFor(hidden.noted);
-    for (const [name, strategy] of Object.entries(STRATEGIES)) {
+    for (const [name, strategy] of strategies) {
       const dice = randomFrom(89 * n + index);
       const ended = huntDown(ground, inSpells(dice, hidden), strategy, dice, { atTimes: true });
       count('at times', kind, name, [single(ended.named, hidden), ended]);
     }
     const dice = randomFrom(89 * n + index);
-    const steady = huntDown(ground, inSpells(dice, hidden), STRATEGIES['this engine'], dice);
+    const steady = huntDown(ground, inSpells(dice, hidden), engine, dice);
     count('at times', kind, 'held for steady', [single(steady.named, hidden), steady]);
   }
 }

@@ -1,8 +1,16 @@
-import type { Complaint, Hunt, Offer } from '@yarnix/core';
+import { isInWeather, minutesOf, type Complaint, type Hunt, type Offer, type Standpoint } from '@yarnix/core';
 import type { Random } from '@yarnix/simulator';
 
 /** How the next test is chosen. */
-export type Strategy = (at: { hunt: Hunt; complaint: Complaint; random: Random }) => Offer | undefined;
+export type Strategy = (at: {
+  hunt: Hunt;
+  complaint: Complaint;
+  /** Tests that were taken, or could not be. */
+  taken: ReadonlySet<string>;
+  standpoint: Standpoint;
+  outdoorF: number;
+  random: Random;
+}) => Offer | undefined;
 
 /**
  * The order practitioners test in for a complaint, by kind and place of the tests; from memory. What the machine lacks is
@@ -246,17 +254,35 @@ const suspect: Strategy = ({ hunt: { ground, chances, byWay, offers } }) => {
   return [...offers].sort((a, b) => apart(b) - apart(a))[0];
 };
 
+/** The first of what the engine offers. */
+export const engine: Strategy = ({ hunt }) => hunt.offers[0];
+
+/** The next test of the usual order, as it is followed: what was taken is passed over, and what the weather forbids. */
+const usual: Strategy = (at) => {
+  const { hunt, complaint, taken, standpoint, outdoorF } = at;
+  const left = [...hunt.ground.tests.values()].filter((test) => !taken.has(test.id) && isInWeather(test, outdoorF));
+  for (const wanted of USUAL[complaint]) {
+    const test = left.find(({ id }) => id.startsWith(wanted));
+    if (test) return { test, tells: 0, minutes: minutesOf(test, standpoint), proves: false };
+  }
+  return suspect(at);
+};
+
+/** The same with the engine at its side, which says of each test whether it still tells anything. */
+const usualThinned: Strategy = (at) => {
+  const { hunt, complaint } = at;
+  for (const wanted of USUAL[complaint]) {
+    const offer = hunt.offers.find(({ test }) => test.id.startsWith(wanted));
+    if (offer) return offer;
+  }
+  return suspect(at);
+};
+
 /** Every strategy ends by the same rule; they differ in what they test next. */
-export const STRATEGIES = {
-  'this engine': ({ hunt }) => hunt.offers[0],
-  'usual order': (at) => {
-    const { hunt, complaint } = at;
-    for (const wanted of USUAL[complaint]) {
-      const offer = hunt.offers.find(({ test }) => test.id.startsWith(wanted));
-      if (offer) return offer;
-    }
-    return suspect(at);
-  },
+export const STRATEGIES: Readonly<Record<string, Strategy>> = {
+  'this engine': engine,
+  'usual order': usual,
+  'usual, thinned': usualThinned,
   'likeliest suspect': suspect,
   random: ({ hunt, random }) => hunt.offers[random.whole(0, hunt.offers.length - 1)],
-} satisfies Readonly<Record<string, Strategy>>;
+};

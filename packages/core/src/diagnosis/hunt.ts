@@ -1,7 +1,7 @@
 import type { ByWay } from './chances.ts';
 import { comesAndGoes } from './comes-and-goes.ts';
 import type { Ground } from './ground.ts';
-import { offersOf, type Offer } from './offers.ts';
+import { offersOf, worth, type Offer } from './offers.ts';
 import { pairsAsked } from './pairs.ts';
 import { showsNot, standingOf, type Standing } from './proof.ts';
 import { isInWeather } from './weather.ts';
@@ -22,6 +22,15 @@ const timesIn = (tests: readonly string[]): Map<string, number> =>
   tests.reduce((times, id) => times.set(id, (times.get(id) ?? 0) + 1), new Map<string, number>());
 const often = (times: ReadonlyMap<string, number>, most: number): string[] =>
   [...times].filter(([, n]) => n > most).map(([id]) => id);
+
+/** How many times as much as anything else a test must tell for its trouble to be asked for again at once. */
+const MISSED = 2;
+
+/** Whether what could not be taken is missed: it would prove what nothing else does, or tells far more than all else. */
+function isMissed([first]: readonly Offer[], [other]: readonly Offer[], putOff: ReadonlyMap<string, number>): boolean {
+  if (!first || !other || !putOff.has(first.test.id)) return false;
+  return (first.proves && !other.proves) || worth(first) > MISSED * worth(other);
+}
 
 /** Bits that reading the same once more must tell at least. */
 const TELLS_AGAIN = 0.08;
@@ -48,7 +57,8 @@ export function hunt(steady: Ground, asked: HuntAsked): Hunt {
   };
   const fresh = offersWith(0);
   const again = putOff.size > 0 || (asked.atTimes && answered.size > 0);
-  const others = fresh.length > 0 || !again ? fresh : offersWith(1);
+  const withLater = again ? offersWith(1) : fresh;
+  const others = fresh.length > 0 && !isMissed(withLater, fresh, putOff) ? fresh : withLater;
   const undecided = (): boolean => standingOf(now, true).is === 'undecided';
   // A slip cannot be told from a fault by one reading: what has nothing left to be told by is read once more.
   const offers =

@@ -16,12 +16,15 @@ export interface Offer {
   readonly tells: number;
   /** Minutes, with the way there and what must be switched. */
   readonly minutes: number;
+  /** Whether it would bear the likeliest cause out, which is all that is left to do. */
+  readonly proves: boolean;
 }
 
 /** Minutes that live work counts for besides its own; what may go wrong is not paid in time. */
 const LIVE_COUNTS = 2.5;
 const trouble = ({ test, minutes }: Offer): number => minutes + (test.power === 'live' ? LIVE_COUNTS : 0);
-const worth = (offer: Offer): number => offer.tells / trouble(offer);
+/** Bits a minute of trouble. */
+export const worth = (offer: Offer): number => offer.tells / trouble(offer);
 
 /** A live test stands behind one with power off that tells as much. */
 function safestFirst(offers: readonly Offer[]): Offer[] {
@@ -54,6 +57,7 @@ const tells =
     test,
     tells: tellsOf(ground.expect(test), byWay),
     minutes: minutesOf(test, standpoint),
+    proves: false,
   });
 
 /**
@@ -65,9 +69,12 @@ export function offersOf(now: Weighed, standpoint: Standpoint, taken: ReadonlySe
   const all = [...now.ground.tests.values()]
     .filter(({ id }) => !taken.has(id))
     .map(tells(now.ground, now.byWay, standpoint));
-  const proving = all.filter(({ test }) => proves(test)).sort((a, b) => trouble(a) - trouble(b));
+  const proving = all
+    .filter(({ test }) => proves(test))
+    .map((offer) => ({ ...offer, proves: true }))
+    .sort((a, b) => trouble(a) - trouble(b));
   const telling = all
-    .filter((offer) => offer.tells > TELLS_LITTLE && !proving.includes(offer))
+    .filter((offer) => offer.tells > TELLS_LITTLE && !proves(offer.test))
     .sort((a, b) => worth(b) - worth(a) || (a.test.id < b.test.id ? -1 : 1));
   return [...safestFirst(proving), ...safestFirst(telling)];
 }
