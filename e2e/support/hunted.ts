@@ -75,7 +75,7 @@ const CHOICES: Readonly<Record<string, RegExp>> = {
   'as-room': /As the room/,
   usual: /Under 0\.75|As usual/,
   high: /0\.75 in wc or more/,
-  little: /Under three/,
+  little: /Under (three|four)/,
   much: /Over by/,
   right: /As the chart|4 in wc or more/,
   low: /Well under|Under [14]/,
@@ -121,20 +121,28 @@ export async function followHunt(
     await expect(page.locator('[aria-busy="true"]')).toHaveCount(0, { timeout: 30_000 });
     if (await over.isVisible()) return taken;
     const id = (await test.getAttribute('data-test')) ?? '';
+    const again = (await test.getAttribute('data-again')) !== null ? '' : ':not([data-again])';
     const several = (await test.getByRole('textbox').count()) > 1;
     if (several || cannot.test(id)) await test.getByRole('button', { name: 'Cannot take it' }).click();
     else await answer(page, id, machine(id));
     // The next report, or the end; what was answered may be asked for once more, beside the first reading.
-    const again = (await test.getAttribute('data-again').catch(() => null)) !== null ? '' : ':not([data-again])';
     await expect(page.locator(`[data-test="${id}"]${again}`)).toHaveCount(0, { timeout: 30_000 });
   }
   return most;
 }
 
-/** Begins a call on a system with a complaint. */
-export async function beginCall(page: Page, at: string, systemId: string, complaint: string): Promise<void> {
+/** Begins a call on a system with a complaint, in some weather if it is noted. */
+export async function beginCall(
+  page: Page,
+  at: string,
+  systemId: string,
+  complaint: string,
+  { outdoorF, atTimes = false }: { outdoorF?: string; atTimes?: boolean } = {},
+): Promise<void> {
   await page.goto(`${at}/systems/${systemId}/find`);
   await page.getByRole('button', { name: complaint }).click();
+  if (outdoorF !== undefined) await page.getByLabel('Outdoor air').fill(outdoorF);
+  if (atTimes) await page.getByLabel('It comes and goes').check();
   await page.getByRole('button', { name: 'Find the cause' }).click();
   await expect(page.getByRole('region', { name: 'Next test' })).toBeVisible({ timeout: 30_000 });
 }

@@ -391,7 +391,18 @@ export {
   type NewJob,
 } from './http/jobs.ts';
 export { textOfInput } from './fieldwork/field-entry.ts';
-export { answersOn, askedOn, newCall, saysToHunt, type Answered } from './fieldwork/hunt-of-round.ts';
+export { outdoorOf } from './fieldwork/visit-conditions.ts';
+export {
+  answersOn,
+  askedOn,
+  newCall,
+  saysToHunt,
+  timerOn,
+  unjudgedOn,
+  type Answered,
+  type HuntScene,
+  type NotJudged,
+} from './fieldwork/hunt-of-round.ts';
 export { endsOfTest, faultsOfCall, keptOutcome, usualOutcome } from './fieldwork/call-end.ts';
 export { leaningsOfRecord, leaningsOfThreads } from './fieldwork/leanings.ts';
 export { isTelling, roundChanges, type RoundChange } from './fieldwork/round-changes.ts';
@@ -499,6 +510,7 @@ export {
   SINCE_NAMES,
   standingAdvice,
   standingWords,
+  unjudgedWords,
   whyFirst,
   type Knot,
 } from './words/hunt.ts';

@@ -1,6 +1,6 @@
 import { machineSpecOf } from '../circuit/machine-spec.ts';
 import { groundOf } from '../diagnosis/ground.ts';
-import { answersOn, askedOn, newCall, saysToHunt } from './hunt-of-round.ts';
+import { answersOn, askedOn, newCall, saysToHunt, timerOn, unjudgedOn, type HuntScene } from './hunt-of-round.ts';
 import type { RoundComponent, RoundReading } from './round-parts.ts';
 
 const { tests } = groundOf(machineSpecOf('split-air-conditioner', { capacitorRating: '40+5 µF 440 V' }));
@@ -23,7 +23,8 @@ const reading = (over: Partial<RoundReading>): RoundReading => ({
   ...over,
 });
 const call = newCall(['nothing-runs']);
-const scene = (readings: RoundReading[], over = {}) => ({
+const scene = (readings: RoundReading[], over = {}): HuntScene => ({
+  kind: 'split-air-conditioner',
   call: { ...call, ...over },
   visitId: 'here',
   readings,
@@ -119,4 +120,73 @@ test('read once more, what says the same counts twice; what corrects another doe
   // Where it comes and goes both would count, but for a slip.
   expect(says(corrected, { atTimes: true })).toEqual([26.2]);
   expect(says(readings(26, 3), { atTimes: true })).toEqual([26, 3]);
+});
+
+const look = (season: 'cooling' | 'heating', seen: string[], takenAt: string, over: Partial<RoundReading> = {}) =>
+  reading({
+    componentId: 'stat',
+    kind: 'call-check',
+    point: `call-${season}`,
+    method: 'seen',
+    inputs: { seen },
+    takenAt,
+    ...over,
+  });
+const at = (minute: number) => `2026-11-25T15:${String(minute).padStart(2, '0')}:00.000Z`;
+const COOLING = 'call-check/thermostat/call-cooling/seen';
+
+test('a compressor that stands still while its off-timer may hold it is not judged, and is looked at once more', () => {
+  const cut = reading({ kind: 'wiring-ohms', point: 'yc-co', method: 'lifted', inputs: { ohms: 15 }, takenAt: at(10) });
+  const early = scene([cut, look('cooling', ['blower'], at(12))]);
+  expect(answersOn(early).map(({ test }) => test)).toEqual(['wiring-ohms/supply/yc-co/lifted']);
+  expect(unjudgedOn(early)).toMatchObject([{ test: COOLING, why: { because: 'off-timer', until: at(15) } }]);
+  expect(askedOn(early).skipped).toEqual([COOLING]);
+  // Late enough, it is judged; and so is one that starts at once.
+  const late = scene([cut, look('cooling', ['blower'], at(16))]);
+  expect([answersOn(late).length, unjudgedOn(late)]).toEqual([2, []]);
+  const runs = scene([cut, look('cooling', ['compressor', 'outdoor-fan', 'blower'], at(11))]);
+  expect([answersOn(runs).length, unjudgedOn(runs)]).toEqual([2, []]);
+  // Looked at anew, what was seen too early is forgotten.
+  const anew = scene([cut, look('cooling', ['blower'], at(12)), look('cooling', ['blower'], at(16))]);
+  expect([answersOn(anew).length, unjudgedOn(anew), askedOn(anew).skipped]).toEqual([2, [], []]);
+});
+
+test('on arrival, on a call that is held, and where no compressor is called, no timer holds anything', () => {
+  expect(unjudgedOn(scene([look('cooling', ['blower'], at(1))]))).toEqual([]);
+  const held = [look('cooling', ['blower'], at(1)), look('cooling', ['blower'], at(2))];
+  expect(unjudgedOn(scene(held))).toEqual([]);
+  const cooled = look('cooling', ['compressor'], at(1));
+  const heat = look('heating', ['strips', 'blower'], at(2));
+  expect(unjudgedOn({ ...scene([cooled, heat]), kind: 'split-air-conditioner' })).toEqual([]);
+  const pump = groundOf(machineSpecOf('split-heat-pump', { capacitorRating: '40+5 µF 440 V' })).tests;
+  expect(unjudgedOn({ ...scene([cooled, heat]), kind: 'split-heat-pump', tests: pump })).toHaveLength(1);
+});
+
+test('until when a timer may hold is said before the call is made', () => {
+  const cut = reading({ kind: 'wiring-ohms', point: 'yc-co', method: 'lifted', inputs: { ohms: 15 }, takenAt: at(10) });
+  const test = tests.get(COOLING)!;
+  expect([timerOn(scene([]), test), timerOn(scene([cut]), test)]).toEqual([null, at(15)]);
+  expect(timerOn(scene([cut]), tests.get('call-check/thermostat/call-fan/seen')!)).toBeNull();
+});
+
+test('what the weather keeps from telling anything is not judged, and not asked for', () => {
+  const superheat = 'superheat/refrigerant-circuit/suction/gauges';
+  const circuit = part('circuit', 'refrigerant-circuit');
+  const read = (outdoorF: number) => ({
+    ...scene([
+      reading({
+        componentId: 'circuit',
+        kind: 'superheat',
+        point: 'suction',
+        method: 'gauges',
+        value: 31,
+        conditions: { outdoorF },
+      }),
+    ]),
+    components: [...components, circuit],
+    outdoorF,
+  });
+  expect(unjudgedOn(read(38))).toMatchObject([{ test: superheat, why: { because: 'too-cold', limitF: 60 } }]);
+  expect(answersOn(read(88)).map(({ test }) => test)).toEqual([superheat]);
+  expect(askedOn(read(38)).outdoorF).toBe(38);
 });

@@ -2,14 +2,16 @@ import type { Leanings } from '../diagnosis/causes.ts';
 import type { NewCall } from '../http/calls.ts';
 import type { Complaint } from '../diagnosis/complaint-shares.ts';
 import type { Observation } from '../diagnosis/chances.ts';
-import { ARRIVED, standpointAfter, type Standpoint } from '../diagnosis/costs.ts';
+import { ARRIVED } from '../diagnosis/costs.ts';
 import type { HuntAsked } from '../diagnosis/weigh.ts';
 import { withObservation } from '../diagnosis/observations.ts';
 import type { Test } from '../diagnosis/test-shape.ts';
+import type { SystemKind } from '../equipment/system-kind.ts';
 import { RUNNERS } from '../trade/controls/call-table.ts';
 import type { Reading } from '../circuit/measure.ts';
 import { chosenIn } from '../readings/contract/window.ts';
 import type { RoundComponent, RoundReading } from './round-parts.ts';
+import { heldUntil, momentAfter, whyUnjudged, type Moment, type Unjudged } from './unjudged.ts';
 
 /** A call as it begins: nothing doubted, skipped or repaired, and no outcome. */
 export const newCall = (complaints: readonly Complaint[]): NewCall => ({
@@ -67,12 +69,15 @@ const testIdOf = (reading: RoundReading, components: readonly RoundComponent[]):
 
 /** What a hunt on a visit goes by. */
 export interface HuntScene {
+  readonly kind: SystemKind;
   readonly call: NewCall;
   readonly visitId: string;
   readonly readings: readonly RoundReading[];
   readonly components: readonly RoundComponent[];
   readonly tests: ReadonlyMap<string, Test>;
   readonly leanings?: Leanings;
+  /** Outdoor air as it is noted now, °F. */
+  readonly outdoorF?: number | undefined;
 }
 
 /** An answer with the reading it is; null for one that could not be read as nothing ran. */
@@ -80,11 +85,28 @@ export interface Answered extends Observation {
   readonly readingId: string | null;
 }
 
+/** An answer that is not weighed, and why. */
+export type NotJudged = Answered & { readonly why: Unjudged };
+
+interface Heard {
+  readonly answers: readonly Answered[];
+  readonly unjudged: readonly NotJudged[];
+  readonly moment: Moment;
+}
+
+const isMeant = (
+  reading: RoundReading,
+  since: string,
+  visitId: string,
+  corrected: ReadonlySet<string | null>,
+): boolean => reading.visitId === visitId && reading.takenAt > since && !corrected.has(reading.id);
+
 /**
  * What was answered on a visit since its last repair, in the order it was answered: of a test that was read again the latest, or
- * both where they say the same; and every one where the fault comes and goes, as each caught it there or away.
+ * both where they say the same; and every one where the fault comes and goes, as each caught it there or away. Apart from these,
+ * what was taken in a state that tells nothing.
  */
-export function answersOn({ call, visitId, readings, components, tests }: HuntScene): Answered[] {
+function heardOn({ kind, call, visitId, readings, components, tests }: HuntScene): Heard {
   const since =
     call.repaired
       .map(({ at }) => at)
@@ -93,25 +115,42 @@ export function answersOn({ call, visitId, readings, components, tests }: HuntSc
   const doubted = new Set(call.doubted);
   const corrected = new Set(readings.map((r) => r.supersedes));
   const own = readings
-    .filter((r) => r.visitId === visitId && r.takenAt > since && !corrected.has(r.id))
+    .filter((r) => isMeant(r, since, visitId, corrected))
     .sort((a, b) => (a.takenAt < b.takenAt ? -1 : 1));
   let answers: Answered[] = [];
+  const unjudged: NotJudged[] = [];
+  let moment: Moment = { at: ARRIVED, stoppedAt: null };
   for (const reading of own) {
-    const test = testIdOf(reading, components);
+    const { takenAt } = reading;
+    const id = testIdOf(reading, components);
     const says = saysToHunt(reading);
-    if (!tests.has(test) || says === null) continue;
+    const test = tests.get(id);
+    if (!test || says === null) continue;
     const answer: Answered = {
-      test,
+      test: id,
       reading: says,
       readingId: reading.id,
       ...(doubted.has(reading.id) && { doubted: true }),
     };
-    answers = call.atTimes ? [...answers, answer] : withObservation(answers, answer);
+    const why = whyUnjudged({ test, says, takenAt, outdoorF: reading.conditions?.outdoorF }, moment, kind);
+    if (why) unjudged.push({ ...answer, why });
+    else answers = call.atTimes ? [...answers, answer] : withObservation(answers, answer);
+    moment = momentAfter(test, takenAt, moment, kind);
   }
   const answered = new Set(answers.map(({ test }) => test));
   const idle = call.idle.filter((test) => tests.has(test) && !answered.has(test));
-  return [...answers, ...idle.map((test): Answered => ({ test, reading: NaN, readingId: null }))];
+  const all = [...answers, ...idle.map((test): Answered => ({ test, reading: NaN, readingId: null }))];
+  // Taken anew in a state that tells something, it is judged.
+  return { answers: all, unjudged: unjudged.filter(({ test }) => !answered.has(test)), moment };
 }
+
+/** What was answered on a visit and counts, in the order it was answered. */
+export const answersOn = (scene: HuntScene): Answered[] => [...heardOn(scene).answers];
+/** What was answered on a visit and does not count, with why. */
+export const unjudgedOn = (scene: HuntScene): NotJudged[] => [...heardOn(scene).unjudged];
+/** Until when a compressor's off-timer may hold what a test calls for; null where it does not. */
+export const timerOn = (scene: HuntScene, test: Test): string | null =>
+  heldUntil(test, heardOn(scene).moment, scene.kind);
 
 /** Tests that were taken on a visit, and whose readings say nothing. */
 function silentOn({ visitId, readings, components, tests }: HuntScene): string[] {
@@ -121,26 +160,21 @@ function silentOn({ visitId, readings, components, tests }: HuntScene): string[]
   return [...new Set(silent)].filter((test) => tests.has(test) && !told.has(test));
 }
 
-const standpointOf = (answers: readonly Observation[], tests: ReadonlyMap<string, Test>): Standpoint =>
-  answers.reduce((at: Standpoint, { test }) => {
-    const known = tests.get(test);
-    return known ? standpointAfter(known, at) : at;
-  }, ARRIVED);
-
 /** What was just made new is not suspected again at once. */
 const NEW_PART = 0.02;
 
 /** What is asked of a hunt by what is known on a visit. */
 export function askedOn(scene: HuntScene): HuntAsked {
-  const answers = answersOn(scene);
+  const { answers, unjudged, moment } = heardOn(scene);
   const fresh = Object.fromEntries(scene.call.repaired.map(({ fault }) => [fault, NEW_PART]));
   return {
     complaints: scene.call.complaints,
     observations: answers,
     atTimes: scene.call.atTimes,
-    standpoint: standpointOf(answers, scene.tests),
-    // What was read and tells nothing is not asked for again.
-    skipped: [...scene.call.skipped, ...silentOn(scene)],
+    standpoint: moment.at,
+    ...(scene.outdoorF !== undefined && { outdoorF: scene.outdoorF }),
+    // What was read and tells nothing is not asked for again; what was taken too early is, once nothing else tells.
+    skipped: [...scene.call.skipped, ...silentOn(scene), ...new Set(unjudged.map(({ test }) => test))],
     leanings: { ...scene.leanings, ...fresh },
   };
 }

@@ -21,7 +21,8 @@ const MINUTE = 60_000;
 const HIDING: readonly LooseEndCode[] = ['fan-lead-pulled', 'strip-wire-lifted'];
 const LONGEST_VISIT_MIN = 12 * 60;
 
-function outdoorOf(text: string): { outdoorF?: number; problem: OutdoorProblem | null } {
+/** Outdoor air as it was typed, °F, or what is wrong with it. */
+export function outdoorOf(text: string): { outdoorF?: number; problem: OutdoorProblem | null } {
   if (text.trim() === '') return { problem: null };
   const read = parseMeasure(text, '°F');
   if (read.outcome === 'refused') return { problem: { because: read.because } };

@@ -8,6 +8,7 @@ import type { Test } from '../diagnosis/test-shape.ts';
 import { CONTROL_VOLTS, shortIn } from '../fieldwork/call-end.ts';
 import type { Answered } from '../fieldwork/hunt-of-round.ts';
 import type { Leaning } from '../fieldwork/leanings.ts';
+import type { Unjudged } from '../fieldwork/unjudged.ts';
 import type { Lack, NewCall, Outcome } from '../http/calls.ts';
 import { FAULT_NAMES } from './fault-names.ts';
 import { answeredWords, figure, testCost, testTitle } from './hunt-tests.ts';
@@ -200,6 +201,16 @@ export const knotsOf = (call: Pick<NewCall, 'complaints'>, { answers, tests }: T
       : { title: answered.test, answer: '' };
   }),
 ];
+
+/** Why an answer does not count: "38 °F outdoors: too cold to judge it by, which takes 60 °F". */
+export function unjudgedWords(why: Unjudged): string {
+  if (why.because === 'off-timer')
+    return 'its off-timer may have held the compressor: looked at too early, and asked for again';
+  const { outdoorF, limitF } = why;
+  return why.because === 'too-cold'
+    ? `at ${outdoorF} °F outdoors it tells nothing: it takes ${limitF} °F or more`
+    : `at ${outdoorF} °F outdoors it tells nothing: it takes ${limitF} °F or less`;
+}
 
 /** What cut a strand: "Ohms: R to G in the cable: OL". */
 export function cutWords({ cutBy }: Pick<Suspect, 'cutBy'>, knots: readonly Knot[]): string {

@@ -1,29 +1,15 @@
 import { roundView, tablesOf, type RoundRecord, type RoundView, type SystemDetail } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { queries } from '../app/queries.ts';
 import { takeUpRound } from '../field/rounds.ts';
 import { useRoundRecord } from '../field/use-round.ts';
+import { useNow } from './use-now.ts';
 
 export type RoundScreenData =
   | { readonly status: 'loading' }
   | { readonly status: 'failed'; readonly error: Error; readonly retry: () => void }
   | { readonly status: 'here'; readonly system: SystemDetail; readonly record: RoundRecord; readonly view: RoundView };
-
-const TICK_MS = 15_000;
-
-/** The time, ms, often enough for minutes to count, and whenever `changed` does: what was just typed is not in its future. */
-function useNow(changed: unknown): number {
-  const [at, setAt] = useState(() => ({ changed, now: Date.now() }));
-  useEffect(() => {
-    const timer = setInterval(() => setAt((was) => ({ ...was, now: Date.now() })), TICK_MS);
-    return () => clearInterval(timer);
-  }, []);
-  if (at.changed === changed) return at.now;
-  const fresh = { changed, now: Date.now() };
-  setAt(fresh);
-  return fresh.now;
-}
 
 /** Everything a round's screens show, live: the system from the server or the device's copy, the record from the device. */
 export function useRoundView(systemId: string, visitId: string): RoundScreenData {

@@ -9,6 +9,7 @@ import {
   standingWords,
   SYSTEM_KIND_NAMES,
   testTitle,
+  unjudgedWords,
   type HuntReport,
   type NewCall,
 } from '@yarnix/core';
@@ -18,7 +19,7 @@ import { Link, useParams } from 'react-router';
 import { useWide } from '../../app/use-media.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { OutboxStatus } from '../../field/outbox-status.tsx';
-import { keepCall } from '../../field/rounds.ts';
+import { change, keepCall } from '../../field/rounds.ts';
 import { Button, ButtonLink } from '../../kit/button.tsx';
 import { roundBase } from '../../field/round-base.ts';
 import { LooseEndsBar } from '../../visit/loose-ends-bar.tsx';
@@ -68,6 +69,24 @@ function Answers({ state, record, call }: { state: HuntState; call: NewCall } & 
         })}
       </ul>
     </details>
+  );
+}
+
+/** Answers that were given in a state that tells nothing: kept, said, and not weighed. */
+function NotJudgedYet({ state }: { state: HuntState }) {
+  if (state.unjudged.length === 0) return null;
+  return (
+    <ul aria-label="Not judged" className="grid gap-1 border-l-[3px] border-watch pl-3">
+      {state.unjudged.map((answered) => {
+        const test = state.tests.get(answered.test);
+        return (
+          <li key={answered.readingId}>
+            Not judged, {test ? `${testTitle(test)} ${answeredWords(answered, test)}: ` : ''}
+            {unjudgedWords(answered.why)}.
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 
@@ -173,6 +192,7 @@ function Hunting({ here, call, onEdit }: { here: Here; call: NewCall; onEdit: ()
       call={call}
       offers={offers}
       answered={done}
+      timer={state.timer}
     />
   );
   const test = ending ? (
@@ -185,6 +205,7 @@ function Hunting({ here, call, onEdit }: { here: Here; call: NewCall; onEdit: ()
   const foot = (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
       <LooseEndsBar record={record} />
+      <NotJudgedYet state={state} />
       <Answers state={state} record={record} call={call} />
       {state.byThreads.length > 0 && <p className="label">{leaningWords(state.byThreads)}</p>}
       <div className="flex flex-wrap gap-2">
@@ -230,7 +251,9 @@ export function CallScreen() {
       <ComplaintForm
         system={data.system}
         before={call}
-        onBegin={(next) => {
+        outdoorBefore={data.record.outdoorText}
+        onBegin={(next, outdoorText) => {
+          void change(visitId, (record) => ({ ...record, outdoorText }));
           void keepCall(visitId, next);
           setEditing(false);
         }}

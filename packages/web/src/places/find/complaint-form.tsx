@@ -3,6 +3,8 @@ import {
   complaintsOn,
   machineSpecOf,
   newCall,
+  outdoorOf,
+  sayOutdoorProblem,
   SINCE,
   SINCE_NAMES,
   type Complaint,
@@ -11,7 +13,7 @@ import {
 } from '@yarnix/core';
 import { useMemo, useState } from 'react';
 import { Button } from '../../kit/button.tsx';
-import { SelectField } from '../../kit/field.tsx';
+import { Field, SelectField } from '../../kit/field.tsx';
 
 const Chips = ({
   possible,
@@ -57,19 +59,84 @@ const Tick = ({
   </label>
 );
 
+/** What else the owner can say of it, and the weather. */
+function Circumstances({
+  call,
+  onCall,
+  outdoorText,
+  problem,
+  onOutdoorText,
+}: {
+  call: NewCall;
+  onCall: (call: NewCall) => void;
+  outdoorText: string;
+  problem: ReturnType<typeof outdoorOf>['problem'];
+  onOutdoorText: (text: string) => void;
+}) {
+  return (
+    <>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <SelectField
+          label="Since when"
+          value={call.since}
+          options={SINCE.map((s) => [s, SINCE_NAMES[s]] as const)}
+          onChange={(e) => onCall({ ...call, since: SINCE.find((s) => s === e.target.value) ?? 'unknown' })}
+        />
+        <div className="grid content-end">
+          <Tick label="It comes and goes" checked={call.atTimes} onChange={(atTimes) => onCall({ ...call, atTimes })} />
+          <Tick
+            label="Called back on earlier work"
+            checked={call.kind === 'return'}
+            onChange={(again) => onCall({ ...call, kind: again ? 'return' : 'call' })}
+          />
+        </div>
+      </div>
+      <Field
+        className="max-w-64"
+        label="Outdoor air"
+        unit="°F"
+        inputMode="decimal"
+        autoComplete="off"
+        value={outdoorText}
+        error={problem ? sayOutdoorProblem(problem) : undefined}
+        hint="What the weather keeps from telling anything is not asked for."
+        onChange={(e) => onOutdoorText(e.target.value)}
+      />
+      <div className="grid gap-1">
+        <label htmlFor="said" className="label">
+          In the owner’s words: rooms, noises, smells, what was done lately
+        </label>
+        <textarea
+          id="said"
+          rows={2}
+          maxLength={600}
+          value={call.said}
+          onChange={(e) => onCall({ ...call, said: e.target.value })}
+          className="rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-3 text-[17px]"
+        />
+      </div>
+    </>
+  );
+}
+
 /** What the call is about, in a few taps: what the owner sees, since when, and the rest in words. */
 export function ComplaintForm({
   system,
   before,
+  outdoorBefore,
   onBegin,
 }: {
   system: SystemDetail;
   before: NewCall | null;
-  onBegin: (call: NewCall) => void;
+  /** Outdoor air as it was typed before. */
+  outdoorBefore: string;
+  onBegin: (call: NewCall, outdoorText: string) => void;
 }) {
   const [call, setCall] = useState(() => before ?? newCall([]));
   const possible = useMemo(() => complaintsOn(machineSpecOf(system.kind, system.plate)), [system]);
   const [missing, setMissing] = useState(false);
+  const [outdoorText, setOutdoorText] = useState(outdoorBefore);
+  const { problem } = outdoorOf(outdoorText);
   const toggle = (complaint: Complaint) => {
     const has = call.complaints.includes(complaint);
     const complaints = has ? call.complaints.filter((c) => c !== complaint) : [...call.complaints, complaint].slice(-3);
@@ -82,7 +149,7 @@ export function ComplaintForm({
       onSubmit={(event) => {
         event.preventDefault();
         if (call.complaints.length === 0) setMissing(true);
-        else onBegin({ ...call, said: call.said.trim() });
+        else if (!problem) onBegin({ ...call, said: call.said.trim() }, outdoorText);
       }}
     >
       <div>
@@ -96,39 +163,13 @@ export function ComplaintForm({
           Choose what it is about first.
         </p>
       )}
-      <div className="grid gap-4 sm:grid-cols-2">
-        <SelectField
-          label="Since when"
-          value={call.since}
-          options={SINCE.map((s) => [s, SINCE_NAMES[s]] as const)}
-          onChange={(e) => setCall({ ...call, since: SINCE.find((s) => s === e.target.value) ?? 'unknown' })}
-        />
-        <div className="grid content-end">
-          <Tick
-            label="It comes and goes"
-            checked={call.atTimes}
-            onChange={(atTimes) => setCall({ ...call, atTimes })}
-          />
-          <Tick
-            label="Called back on earlier work"
-            checked={call.kind === 'return'}
-            onChange={(again) => setCall({ ...call, kind: again ? 'return' : 'call' })}
-          />
-        </div>
-      </div>
-      <div className="grid gap-1">
-        <label htmlFor="said" className="label">
-          In the owner’s words: rooms, noises, smells, what was done lately
-        </label>
-        <textarea
-          id="said"
-          rows={2}
-          maxLength={600}
-          value={call.said}
-          onChange={(e) => setCall({ ...call, said: e.target.value })}
-          className="rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-3 text-[17px]"
-        />
-      </div>
+      <Circumstances
+        call={call}
+        onCall={setCall}
+        outdoorText={outdoorText}
+        problem={problem}
+        onOutdoorText={setOutdoorText}
+      />
       <Button look="main" type="submit" className="min-h-16 text-[20px] sm:justify-self-start sm:px-8">
         Find the cause
       </Button>

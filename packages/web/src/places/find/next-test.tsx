@@ -14,6 +14,7 @@ import {
   type RoundRecord,
   type RoundView,
   type SystemDetail,
+  type Test,
 } from '@yarnix/core';
 import { TriangleAlert } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
@@ -26,6 +27,7 @@ import { Listen } from '../../visit/entry/listen.tsx';
 import { OneInput } from '../../visit/entry/one-input.tsx';
 import { isOpenEntry } from '../../visit/entry/status.ts';
 import { useEntry, type Spot } from '../../visit/entry/use-entry.ts';
+import { useNow } from '../../visit/use-now.ts';
 import { VerdictWords } from '../../visit/entry/verdict-words.tsx';
 import { Ladder } from './ladder.tsx';
 import { typedAnswer } from './typed-answer.ts';
@@ -38,6 +40,8 @@ interface TestProps {
   readonly offers: readonly Offered[];
   /** Tests that were answered: what is asked of them is a second reading beside the first. */
   readonly answered: ReadonlySet<string>;
+  /** Until when an off-timer may hold what a test calls for; null where it does not. */
+  readonly timer: (test: Test) => string | null;
 }
 
 const Cautions = ({ offered: { test } }: { offered: Offered }) => {
@@ -59,6 +63,18 @@ const Cautions = ({ offered: { test } }: { offered: Offered }) => {
     </Collapsible.Root>
   );
 };
+
+/** That a compressor may not be let start yet: one that stands still before then says nothing. */
+function OffTimer({ until }: { until: string | null }) {
+  const now = useNow(until);
+  if (until === null || now >= Date.parse(until)) return null;
+  const clock = new Date(until).toLocaleTimeString('en-US', { hour: 'numeric', minute: '2-digit' });
+  return (
+    <p role="status" className="mt-1 border-l-[3px] border-watch pl-3 font-semibold">
+      Its off-timer may hold it until {clock}: a compressor that stands still before then is not judged.
+    </p>
+  );
+}
 
 /** What each answer would mean, before it is given; the one that is typed stands out. */
 function Means({ offered, typed }: { offered: Offered; typed: string | null }) {
@@ -173,17 +189,21 @@ const Others = ({ offers, onPick }: { offers: readonly Offered[]; onPick: (id: s
 
 /** The one next test, large: what to measure, where the leads go, what each answer would mean. */
 export function NextTest(props: TestProps) {
-  const { system, record, view, call, offers, answered } = props;
+  const { system, record, view, call, offers, answered, timer } = props;
   const [picked, setPicked] = useState<string | null>(null);
   const [listing, setListing] = useState(false);
+  // What was just put off is not asked for again before something else was answered.
+  const [passed, setPassed] = useState<readonly string[]>([]);
   const wide = useWide();
-  const offered = offers.find(({ test }) => test.id === picked) ?? offers[0];
+  const first = offers.find(({ test }) => !passed.includes(test.id)) ?? offers[0];
+  const offered = offers.find(({ test }) => test.id === picked) ?? first;
   if (!offered) return null;
   const { test } = offered;
   const isAgain = answered.has(test.id);
   const field = view.fieldAt(test.reading, isAgain);
   const putOff = (as: 'skipped' | 'idle') => {
     setPicked(null);
+    setPassed([...passed, test.id]);
     void keepCall(record.visitId, { ...call, [as]: [...call[as], test.id] });
   };
   const tools = (
@@ -208,13 +228,14 @@ export function NextTest(props: TestProps) {
         <p className="label text-[16px]">
           {isAgain
             ? 'Once more, beside the first reading: '
-            : picked === null || offered === offers[0]
+            : picked === null || offered === first
               ? 'Tells most for its trouble: '
               : 'Your choice: '}
           {testCost(offered)}
         </p>
         <h2 className="text-[26px] leading-tight font-bold">{testTitle(test)}</h2>
         <p className="text-[17px] font-semibold">{testState(test)}</p>
+        <OffTimer until={timer(test)} />
       </div>
       <Cautions offered={offered} />
       {wide && <Ladder system={system} test={test} />}
@@ -231,7 +252,7 @@ export function NextTest(props: TestProps) {
           {tools}
         </div>
       )}
-      <p className="label">{offered === offers[0] ? whyFirst(offers) : ''}</p>
+      <p className="label">{offered === first ? whyFirst([first, ...offers.filter((o) => o !== first)]) : ''}</p>
       {listing && (
         <Others
           offers={offers.filter((o) => o !== offered)}

@@ -4,7 +4,7 @@ import { Navigate, useNavigate, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
-import { keepCall, startRound } from '../../field/rounds.ts';
+import { change, keepCall, startRound } from '../../field/rounds.ts';
 import { ComplaintForm } from './complaint-form.tsx';
 
 /** Begins a call on a system, or goes on with the visit that is under way there. */
@@ -20,11 +20,19 @@ export function StartCallScreen() {
     );
   const open = system.visits.find((v) => v.closedAt === null);
   if (open) return <Navigate to={`/systems/${systemId}/calls/${open.id}`} replace />;
-  const begin = async (call: NewCall) => {
+  const begin = async (call: NewCall, outdoorText: string) => {
     const visitId = v7();
     await startRound(visitId, { systemId, startedAt: new Date().toISOString() });
+    await change(visitId, (record) => ({ ...record, outdoorText }));
     await keepCall(visitId, call);
     await navigate(`/systems/${systemId}/calls/${visitId}`, { replace: true });
   };
-  return <ComplaintForm system={system} before={null} onBegin={(call) => void begin(call)} />;
+  return (
+    <ComplaintForm
+      system={system}
+      before={null}
+      outdoorBefore=""
+      onBegin={(call, outdoorText) => void begin(call, outdoorText)}
+    />
+  );
 }

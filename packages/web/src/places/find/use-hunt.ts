@@ -5,10 +5,14 @@ import {
   leaningsOfThreads,
   machineSpecOf,
   testsOf,
+  timerOn,
+  unjudgedOn,
   type Answered,
   type HuntReport,
+  type HuntScene,
   type Leanings,
   type NewCall,
+  type NotJudged,
   type RoundRecord,
   type RoundView,
   type SystemDetail,
@@ -16,7 +20,7 @@ import {
 } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { wrap, type Remote } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { queries } from '../../app/queries.ts';
 import type { Hunting } from './hunt-worker.ts';
 
@@ -50,6 +54,10 @@ function useLeanings({ view }: Asking) {
 export interface HuntState {
   readonly tests: ReadonlyMap<string, Test>;
   readonly answers: readonly Answered[];
+  /** What was answered and does not count, with why. */
+  readonly unjudged: readonly NotJudged[];
+  /** Until when an off-timer may hold what a test calls for; null where it does not. */
+  readonly timer: (test: Test) => string | null;
   /** The latest report; null until the first one is there. */
   readonly report: HuntReport | null;
   /** True while a newer one is on its way. */
@@ -67,9 +75,10 @@ export function useHunt(asking: Asking): HuntState {
     [kind, plate],
   );
   const { readings, components } = view;
+  const { outdoorF } = view.conditions;
   const scene = useMemo(
-    () => ({ call, visitId: record.visitId, readings, components, tests, leanings }),
-    [call, record.visitId, readings, components, tests, leanings],
+    (): HuntScene => ({ kind, call, visitId: record.visitId, readings, components, tests, leanings, outdoorF }),
+    [kind, call, record.visitId, readings, components, tests, leanings, outdoorF],
   );
   const answers = useMemo(() => answersOn(scene), [scene]);
   // What is only being typed asks nothing anew.
@@ -93,5 +102,7 @@ export function useHunt(asking: Asking): HuntState {
       stale = true;
     };
   }, [asked, isReady, kind, plate]);
-  return { tests, answers, report: got?.report ?? null, busy: got?.asked !== asked, byThreads };
+  const unjudged = useMemo(() => unjudgedOn(scene), [scene]);
+  const timer = useCallback((test: Test) => timerOn(scene, test), [scene]);
+  return { tests, answers, unjudged, timer, report: got?.report ?? null, busy: got?.asked !== asked, byThreads };
 }

@@ -1,0 +1,66 @@
+import type { Reading } from '../circuit/measure.ts';
+import { standpointAfter, type Standpoint } from '../diagnosis/costs.ts';
+import type { Test } from '../diagnosis/test-shape.ts';
+import { isInWeather, weatherFor } from '../diagnosis/weather.ts';
+import type { SystemKind } from '../equipment/system-kind.ts';
+import { expectedOn, type Call } from '../trade/controls/call-table.ts';
+
+/** Why an answer counts for nothing: the state it was taken in tells nothing of the machine. */
+export type Unjudged =
+  /** Colder or warmer outdoors than the test can be judged in, °F. */
+  | { readonly because: 'too-cold' | 'too-warm'; readonly outdoorF: number; readonly limitF: number }
+  /** A compressor that was just stopped may be held by its off-timer until then. */
+  | { readonly because: 'off-timer'; readonly until: string };
+
+/** A compressor's off-timer at its longest, min: thermostats and boards hold it three to five; common practice, no source. */
+export const OFF_TIMER_MIN = 5;
+const MINUTE = 60_000;
+
+const callsCompressor = (call: Call | null, kind: SystemKind): boolean =>
+  call !== null && expectedOn(call, { kind, strips: false }).includes('compressor');
+
+/** Where somebody stands, and when its compressor can have stopped or its power come back at the latest; null at the start. */
+export interface Moment {
+  readonly at: Standpoint;
+  readonly stoppedAt: string | null;
+}
+
+/** The same once a test was taken, at a moment, on a system of a kind. */
+export function momentAfter(test: Test, takenAt: string, { at, stoppedAt }: Moment, kind: SystemKind): Moment {
+  const then = standpointAfter(test, at);
+  return { at: then, stoppedAt: then.power === 'off' || callsCompressor(then.call, kind) ? takenAt : stoppedAt };
+}
+
+/**
+ * Until when an off-timer may hold the compressor, if a test's call is made now; null where the call is not one for the
+ * compressor, is held already, or nothing was stopped on this visit.
+ */
+export function heldUntil({ measure, call }: Test, { at, stoppedAt }: Moment, kind: SystemKind): string | null {
+  if (measure.what !== 'runs' || call === 'defrost' || !callsCompressor(call, kind) || stoppedAt === null) return null;
+  if (at.power === 'live' && at.call === call) return null;
+  return new Date(Date.parse(stoppedAt) + OFF_TIMER_MIN * MINUTE).toISOString();
+}
+
+interface Taken {
+  readonly test: Test;
+  readonly says: Reading;
+  readonly takenAt: string;
+  readonly outdoorF: number | undefined;
+}
+
+/** Why an answer is not weighed; null where it is. */
+export function whyUnjudged(
+  { test, says, takenAt, outdoorF }: Taken,
+  before: Moment,
+  kind: SystemKind,
+): Unjudged | null {
+  if (outdoorF !== undefined && !isInWeather(test, outdoorF)) {
+    const { least, most } = weatherFor(test);
+    return outdoorF < least
+      ? { because: 'too-cold', outdoorF, limitF: least }
+      : { because: 'too-warm', outdoorF, limitF: most };
+  }
+  const until = heldUntil(test, before, kind);
+  const still = typeof says === 'string' && !says.split(' ').includes('compressor');
+  return until !== null && still && takenAt < until ? { because: 'off-timer', until } : null;
+}
