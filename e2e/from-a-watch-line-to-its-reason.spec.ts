@@ -31,6 +31,20 @@ test('from a line of the Watch to its reason, its chart, its table, and back', a
   await expect(page.getByRole('heading', { level: 1, name: /may not see their next round/ })).toBeVisible();
 });
 
+test('one tap on a line opens Find on its machine, which knows what its threads say', async ({ page, alone }) => {
+  const { systemId } = await watchedDual(alone.address);
+  await page.goto(`${alone.address}/watch`);
+  const rows = page.locator('li').filter({ has: page.locator(`a[href^="/systems/${systemId}/"]`) });
+  await rows
+    .getByRole('link', { name: /^Find the cause: Run capacitor/ })
+    .first()
+    .click();
+  await expect(page).toHaveURL(new RegExp(`/systems/${systemId}/(find|calls/)`));
+  await page.getByRole('button', { name: 'Compressor runs, outdoor fan does not' }).click();
+  await page.getByRole('button', { name: 'Find the cause' }).click();
+  await expect(page.getByText(/^From its own threads: run capacitor was not sound/)).toBeVisible({ timeout: 30_000 });
+});
+
 test('season, area and part are in the address; the list as CSV holds the same parts', async ({ page, server }) => {
   await page.goto('/watch');
   await page.getByLabel('Part', { exact: true }).selectOption({ label: 'Run capacitor' });

@@ -7,7 +7,7 @@ import { useSnooze } from './use-snooze.ts';
 const fetchPopover = () => import('./set-aside-popover.tsx');
 const SetAsidePopover = lazy(fetchPopover);
 
-const LOOK = 'grid w-12 shrink-0 place-items-center text-soft hover:text-copper';
+const LOOK = 'grid min-h-12 w-12 shrink-0 place-items-center text-soft hover:text-copper';
 
 const Trigger = ({ row, ...rest }: { row: WatchRow } & ComponentProps<'button'>) => (
   <button

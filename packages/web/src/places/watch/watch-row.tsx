@@ -61,14 +61,16 @@ export function WatchLine({ row, onSetAside }: { row: WatchRow; onSetAside: (row
           )}
         </div>
       </Link>
-      <Link
-        to={`/systems/${row.systemId}/find`}
-        aria-label={`Find the cause: ${partName(row)}, ${row.address}`}
-        className="grid w-12 shrink-0 place-items-center text-soft hover:text-copper max-md:hidden"
-      >
-        <Search aria-hidden size={21} />
-      </Link>
-      <SetAside row={row} onDone={() => onSetAside(row)} />
+      <div className="flex shrink-0 flex-col justify-center gap-2 md:flex-row md:gap-0">
+        <Link
+          to={`/systems/${row.systemId}/find`}
+          aria-label={`Find the cause: ${partName(row)}, ${row.address}`}
+          className="grid min-h-12 w-12 shrink-0 place-items-center text-soft hover:text-copper"
+        >
+          <Search aria-hidden size={21} />
+        </Link>
+        <SetAside row={row} onDone={() => onSetAside(row)} />
+      </div>
     </li>
   );
 }
