@@ -191,12 +191,31 @@ const GROUND_FIRST: Caution = {
   text: 'A terminal can blow out of a compressor. Test to ground before a breaker is reset; never with the cover off and power on.',
 };
 
+const LOCKED_OUT: Caution = {
+  id: 'locked-out',
+  title: 'It may be locked out',
+  text: 'After three tries a furnace waits an hour or more, whatever is called. Read its code first: cutting the power clears both. Then half a minute off, on again, and measure within the try.',
+};
+/** What of a furnace is read within a try to light. */
+const WITHIN_A_TRY: ReadonlySet<string> = new Set([
+  'r-a',
+  'a-b',
+  'p-c',
+  'ind-n',
+  'hsi-n',
+  'mv-c',
+  'heat-n',
+  'flame-signal',
+  'gas-inlet',
+]);
+
 /** The cautions of a test, where hands go in. */
 export function testCautions({ power, measure, reading, call }: Test): Caution[] {
   const own: Caution[] = [];
   if (reading.point.startsWith('dl-')) own.push(BUS);
   if (reading.point.startsWith('kc') || reading.point === 't2-s') own.push(GROUND_FIRST);
   if (measure.what === 'spin') own.push(ROTATING);
+  if (call === 'heating' && WITHIN_A_TRY.has(reading.point)) own.push(LOCKED_OUT);
   if (call === 'emergency-heat' || call === 'second-stage-heat') own.push(HOT_ELEMENTS);
   if (power === 'off') return [LOCK_OUT, DISCHARGE, ...own];
   return power === 'live' ? [LIVE_WORK, ...own] : own;

@@ -22,6 +22,7 @@ import {
   shortWords,
   standingAdvice,
   standingWords,
+  unjudgedWords,
   whyFirst,
 } from './hunt.ts';
 
@@ -54,6 +55,39 @@ test.each(SYSTEM_KINDS)(
     }
   },
 );
+
+test('a furnace that may be locked out is tried anew before it is measured, its code read first', () => {
+  const tests = testsOf(machineSpecOf('gas-furnace-with-coil', { tons: 3, blowerMotor: 'psc' }));
+  const warned = tests
+    .filter((t) => testCautions(t).some(({ id }) => id === 'locked-out'))
+    .map(({ reading }) => reading.point);
+  expect(warned).toEqual(expect.arrayContaining(['ind-n', 'hsi-n', 'mv-c', 'p-c', 'flame-signal']));
+  expect(warned).not.toContain('r-c');
+  const handler = testsOf(machineSpecOf('air-handler-electric-heat', { heatKilowatts: 10, heatElements: 2 }));
+  expect(handler.flatMap(testCautions).some(({ id }) => id === 'locked-out')).toBe(false);
+});
+
+test('a start that is read after cooling says how long to wait; an overload that opened is left to cool first', () => {
+  const tests = testsOf(machineSpecOf('split-air-conditioner', { tons: 3, capacitorRating: '40+5 µF 440 V' }));
+  const states = tests.filter((t) => t.reading.method.endsWith('-start')).map(testState);
+  expect(states).toEqual([
+    'Cooling called, the most in the first two seconds',
+    expect.stringContaining('until its shell is cool to the hand'),
+  ]);
+  const report: HuntReport = {
+    suspects: [],
+    offers: [],
+    contradictions: [],
+    standing: { is: 'proved', faults: ['compressor-overload-open'] },
+  };
+  expect(standingAdvice(report)).toMatch(/cool to the hand.*what heats it/);
+});
+
+test('what was not judged says why, with the figure that it takes', () => {
+  expect(unjudgedWords({ because: 'too-cold', outdoorF: 38, limitF: 60 })).toMatch(/38 °F.*60 °F or more/);
+  expect(unjudgedWords({ because: 'too-warm', outdoorF: 80, limitF: 45 })).toMatch(/80 °F.*45 °F or less/);
+  expect(unjudgedWords({ because: 'off-timer', until: '2026-11-25T15:05:00.000Z' })).toMatch(/off-timer.*too early/);
+});
 
 test('every fault and every complaint has a name, and no name is an id', () => {
   for (const { id } of FAULTS) expect(causeName(id)).toMatch(/^[A-Z][^_]*$/);
