@@ -1,7 +1,7 @@
 import type { ByWay } from './chances.ts';
 import { comesAndGoes } from './comes-and-goes.ts';
 import type { Ground } from './ground.ts';
-import { offersOf, worth, type Offer } from './offers.ts';
+import { ranked, weighedTests, worth, type Offer } from './offers.ts';
 import { pairsAsked } from './pairs.ts';
 import { showsNot, standingOf, type Standing } from './proof.ts';
 import { isInWeather } from './weather.ts';
@@ -37,8 +37,8 @@ const TELLS_AGAIN = 0.08;
 
 /**
  * Where a hunt stands after what was observed. Nothing is kept between calls: take an answer back, and ask again. What could
- * not be taken is offered once more when nothing else tells; so is what was answered, where the fault comes and goes or where it
- * would decide.
+ * not be taken is offered once more when nothing else tells, or far less than it would; so is what was answered, where the fault
+ * comes and goes or where it would decide. What the weather keeps from telling anything is not offered.
  */
 export function hunt(steady: Ground, asked: HuntAsked): Hunt {
   const listed = asked.atTimes ? comesAndGoes(steady) : steady;
@@ -47,13 +47,12 @@ export function hunt(steady: Ground, asked: HuntAsked): Hunt {
   const now = ground === listed ? first : weighed(ground, asked);
   const answered = timesIn(asked.observations.map(({ test }) => test));
   const putOff = timesIn(asked.skipped ?? []);
-  const outOfWeather = [...ground.tests.values()]
-    .filter((test) => !isInWeather(test, asked.outdoorF))
-    .map(({ id }) => id);
+  const inWeather = [...ground.tests.values()].filter((test) => isInWeather(test, asked.outdoorF));
+  const all = weighedTests(now, asked.standpoint, inWeather);
   // What comes and goes may show the second time: then a test that was answered is one that can be asked again, too.
   const offersWith = (more: number, twice = asked.atTimes === true): Offer[] => {
-    const done = [...often(answered, twice ? more : 0), ...often(putOff, more)];
-    return offersOf(now, asked.standpoint, new Set([...done, ...outOfWeather]));
+    const done = new Set([...often(answered, twice ? more : 0), ...often(putOff, more)]);
+    return ranked(all.filter(({ test }) => !done.has(test.id)));
   };
   const fresh = offersWith(0);
   const again = putOff.size > 0 || (asked.atTimes && answered.size > 0);

@@ -1,7 +1,6 @@
-import { tellsOf, type ByWay } from './chances.ts';
+import { tellsOf } from './chances.ts';
 import { NO_FAULT } from './complaint-shares.ts';
 import { minutesOf, type Standpoint } from './costs.ts';
-import type { Ground } from './ground.ts';
 import { isAt, PROVED, TELLS_APART } from './proof.ts';
 import type { Test } from './test-shape.ts';
 import { meanOver, type Weighed } from './weigh.ts';
@@ -51,30 +50,25 @@ function provesLeader({ ground, byWay, chances }: Weighed): (test: Test) => bool
   };
 }
 
-const tells =
-  (ground: Ground, byWay: ByWay, standpoint: Standpoint) =>
-  (test: Test): Offer => ({
+/** Tests weighed as they would be taken from where one stands. */
+export function weighedTests(now: Weighed, standpoint: Standpoint, tests: readonly Test[]): Offer[] {
+  const proves = provesLeader(now);
+  return tests.map((test) => ({
     test,
-    tells: tellsOf(ground.expect(test), byWay),
+    tells: tellsOf(now.ground.expect(test), now.byWay),
     minutes: minutesOf(test, standpoint),
-    proves: false,
-  });
+    proves: proves(test),
+  }));
+}
 
 /**
- * Tests that can be taken next. Where one cause is likely enough, those that would bear it out come first, by their trouble;
+ * Offers in the order they are made. Where one cause is likely enough, those that would bear it out come first, by their trouble;
  * then those that tell most for it.
  */
-export function offersOf(now: Weighed, standpoint: Standpoint, taken: ReadonlySet<string>): Offer[] {
-  const proves = provesLeader(now);
-  const all = [...now.ground.tests.values()]
-    .filter(({ id }) => !taken.has(id))
-    .map(tells(now.ground, now.byWay, standpoint));
-  const proving = all
-    .filter(({ test }) => proves(test))
-    .map((offer) => ({ ...offer, proves: true }))
-    .sort((a, b) => trouble(a) - trouble(b));
-  const telling = all
-    .filter((offer) => offer.tells > TELLS_LITTLE && !proves(offer.test))
+export function ranked(offers: readonly Offer[]): Offer[] {
+  const proving = offers.filter(({ proves }) => proves).sort((a, b) => trouble(a) - trouble(b));
+  const telling = offers
+    .filter(({ proves, tells }) => !proves && tells > TELLS_LITTLE)
     .sort((a, b) => worth(b) - worth(a) || (a.test.id < b.test.id ? -1 : 1));
   return [...safestFirst(proving), ...safestFirst(telling)];
 }
