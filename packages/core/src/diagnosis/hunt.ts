@@ -24,7 +24,7 @@ const often = (times: ReadonlyMap<string, number>, most: number): string[] =>
   [...times].filter(([, n]) => n > most).map(([id]) => id);
 
 /** How many times as much as anything else a test must tell for its trouble to be asked for again at once. */
-const MISSED = 2;
+const MISSED = 6;
 
 /** Whether what could not be taken is missed: it would prove what nothing else does, or tells far more than all else. */
 function isMissed([first]: readonly Offer[], [other]: readonly Offer[], putOff: ReadonlyMap<string, number>): boolean {
