@@ -81,7 +81,7 @@ function NotJudgedYet({ state }: { state: HuntState }) {
         const test = state.tests.get(answered.test);
         return (
           <li key={answered.readingId}>
-            Not judged, {test ? `${testTitle(test)} ${answeredWords(answered, test)}: ` : ''}
+            <strong>Not judged.</strong> {test ? `${testTitle(test)} ${answeredWords(answered, test)}: ` : ''}
             {unjudgedWords(answered.why)}.
           </li>
         );
@@ -205,7 +205,6 @@ function Hunting({ here, call, onEdit }: { here: Here; call: NewCall; onEdit: ()
   const foot = (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
       <LooseEndsBar record={record} />
-      <NotJudgedYet state={state} />
       <Answers state={state} record={record} call={call} />
       {state.byThreads.length > 0 && <p className="label">{leaningWords(state.byThreads)}</p>}
       <div className="flex flex-wrap gap-2">
@@ -221,6 +220,7 @@ function Hunting({ here, call, onEdit }: { here: Here; call: NewCall; onEdit: ()
       <div className="grid flex-1 grid-cols-[minmax(0,1fr)_400px]" aria-busy={state.busy}>
         <div className="grid min-w-0 content-start gap-4 px-5 py-5">
           <Head here={here} call={call} words={words} />
+          <NotJudgedYet state={state} />
           <Rope {...rope} />
           {foot}
         </div>
@@ -231,6 +231,7 @@ function Hunting({ here, call, onEdit }: { here: Here; call: NewCall; onEdit: ()
     <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-4 px-4 py-3" aria-busy={state.busy}>
       <Head here={here} call={call} words={words} />
       <RopeStrip suspects={report.suspects} />
+      <NotJudgedYet state={state} />
       {test}
       <StrandList {...rope} />
       {foot}
