@@ -34,6 +34,8 @@ export interface Hidden {
   readonly does: readonly (readonly Change[])[];
   /** What a technician would read, NaN where nothing runs that it could be read of; null where the machine has no such place. */
   readonly read: (test: Test) => CircuitReading | null;
+  /** The same machine, its readings drawn anew: every way of testing meets the same one. */
+  readonly afresh: (random: Random) => Hidden;
   /** The same machine with a fault repaired. */
   readonly repaired: (fault: CircuitFaultId) => Hidden;
 }
@@ -235,6 +237,7 @@ function hiddenOf(drawn: Drawn): Hidden {
     complaint,
     outdoorF,
     read: (test) => (isThere(base, test) ? answered(random, benches, lean, test) : null),
+    afresh: (dice) => hiddenOf({ ...drawn, random: dice }),
     repaired: (fault) => {
       const left = faults.map((_, i) => i).filter((i) => faults[i] !== fault);
       return hiddenOf({

@@ -180,15 +180,15 @@ function evaluateKind(kind: SystemKind, index: number): void {
     const machine = machines[n % MACHINES];
     if (!machine) continue;
     const what = n % 10 === 9 ? 'unlisted' : n % 10 > 6 ? 'double' : 'single';
-    const hidden = drawHidden(random, machine, what);
+    const hidden = drawHidden(randomFrom(1e6 * SEED + 1000 * index + n), machine, what);
     if (!hidden) continue;
     const ground = groundFor(hidden.noted);
     for (const [name, strategy] of strategies) {
       const dice = randomFrom(97 * n + index);
       const result: ['proved' | 'wrong' | 'gaveUp', Ended] =
         what === 'double'
-          ? both(ground, hidden, strategy, dice)
-          : ((ended) => [single(ended.named, hidden), ended])(huntDown(ground, hidden, strategy, dice));
+          ? both(ground, hidden.afresh(dice), strategy, dice)
+          : ((ended) => [single(ended.named, hidden), ended])(huntDown(ground, hidden.afresh(dice), strategy, dice));
       count(what, kind, name, result);
       if (args.includes('--list') && name === 'this engine' && result[0] !== 'proved') {
         console.log(
@@ -206,16 +206,16 @@ function evaluateSpells(kind: SystemKind, index: number): void {
   const machines = specsOf(random, kind, MACHINES);
   for (let n = 0; n < EACH / 4; n++) {
     const machine = machines[n % MACHINES];
-    const hidden = machine && drawHidden(random, machine, 'single');
+    const hidden = machine && drawHidden(randomFrom(1e6 * SEED + 1000 * index + 500 + n), machine, 'single');
     if (!hidden) continue;
     const ground = groundFor(hidden.noted);
     for (const [name, strategy] of strategies) {
       const dice = randomFrom(89 * n + index);
-      const ended = huntDown(ground, inSpells(dice, hidden), strategy, dice, { atTimes: true });
+      const ended = huntDown(ground, inSpells(dice, hidden.afresh(dice)), strategy, dice, { atTimes: true });
       count('at times', kind, name, [single(ended.named, hidden), ended]);
     }
     const dice = randomFrom(89 * n + index);
-    const steady = huntDown(ground, inSpells(dice, hidden), engine, dice);
+    const steady = huntDown(ground, inSpells(dice, hidden.afresh(dice)), engine, dice);
     count('at times', kind, 'held for steady', [single(steady.named, hidden), steady]);
   }
 }
