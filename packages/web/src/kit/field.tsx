@@ -43,6 +43,23 @@ export function Field({ label, unit, hint, error, className = '', ref, ...rest }
   );
 }
 
+/** A labeled field for some lines of text. */
+export function TextField({ label, ...rest }: { label: string } & React.TextareaHTMLAttributes<HTMLTextAreaElement>) {
+  const id = useId();
+  return (
+    <div className="grid gap-1">
+      <label htmlFor={id} className="label">
+        {label}
+      </label>
+      <textarea
+        id={id}
+        className="rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-3 text-[17px]"
+        {...rest}
+      />
+    </div>
+  );
+}
+
 /** A labeled choice of a few options, as the browser's own list: it opens with the platform's own big targets. */
 export function SelectField({
   label,

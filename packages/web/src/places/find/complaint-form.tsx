@@ -13,7 +13,7 @@ import {
 } from '@yarnix/core';
 import { useMemo, useState } from 'react';
 import { Button } from '../../kit/button.tsx';
-import { Field, SelectField } from '../../kit/field.tsx';
+import { Field, SelectField, TextField } from '../../kit/field.tsx';
 
 const Chips = ({
   possible,
@@ -102,19 +102,13 @@ function Circumstances({
         hint="What the weather keeps from telling anything is not asked for."
         onChange={(e) => onOutdoorText(e.target.value)}
       />
-      <div className="grid gap-1">
-        <label htmlFor="said" className="label">
-          In the owner’s words: rooms, noises, smells, what was done lately
-        </label>
-        <textarea
-          id="said"
-          rows={2}
-          maxLength={600}
-          value={call.said}
-          onChange={(e) => onCall({ ...call, said: e.target.value })}
-          className="rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-3 text-[17px]"
-        />
-      </div>
+      <TextField
+        label="In the owner’s words: rooms, noises, smells, what was done lately"
+        rows={2}
+        maxLength={600}
+        value={call.said}
+        onChange={(e) => onCall({ ...call, said: e.target.value })}
+      />
     </>
   );
 }

@@ -17,7 +17,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { closeRound, keepCall, momentAfter } from '../../field/rounds.ts';
 import { Button } from '../../kit/button.tsx';
-import { Field } from '../../kit/field.tsx';
+import { Field, TextField } from '../../kit/field.tsx';
 import { CloseLooseEnds } from '../../visit/close-loose-ends.tsx';
 
 const ORDER: readonly Outcome['is'][] = [
@@ -107,19 +107,13 @@ export function Ending({
           onChange={(e) => setOutcome({ ...outcome, byWhen: e.target.value || null })}
         />
       )}
-      <div className="grid gap-1">
-        <label htmlFor="outcome-note" className="label">
-          What was done, what must follow, or why not
-        </label>
-        <textarea
-          id="outcome-note"
-          rows={3}
-          maxLength={2000}
-          value={outcome.note}
-          onChange={(e) => setOutcome({ ...outcome, note: e.target.value })}
-          className="rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-3 text-[17px]"
-        />
-      </div>
+      <TextField
+        label="What was done, what must follow, or why not"
+        rows={3}
+        maxLength={2000}
+        value={outcome.note}
+        onChange={(e) => setOutcome({ ...outcome, note: e.target.value })}
+      />
       <Account text={account} />
       <CloseLooseEnds record={record} />
       {(missing !== null || loose > 0) && (

@@ -19,6 +19,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { queries } from '../../../app/queries.ts';
 import { Failed, Loading } from '../../../app/states.tsx';
 import { change, closeRound, momentAfter } from '../../../field/rounds.ts';
+import { TextField } from '../../../kit/field.tsx';
 import { Button, ButtonLink } from '../../../kit/button.tsx';
 import { ReasonLine } from '../../../kit/reason-line.tsx';
 import { StandingWord } from '../../../kit/mark.tsx';
@@ -96,19 +97,13 @@ function Changes({ changes }: { changes: readonly RoundChange[] }) {
 type Here = Extract<RoundScreenData, { status: 'here' }>;
 
 const Note = ({ record }: Pick<Here, 'record'>) => (
-  <div className="grid gap-1">
-    <label htmlFor="note" className="label">
-      Note for the office and the next visit
-    </label>
-    <textarea
-      id="note"
-      rows={3}
-      maxLength={2000}
-      value={record.note}
-      onChange={(e) => void change(record.visitId, (r) => ({ ...r, note: e.target.value }))}
-      className="rounded-[4px] border-[1.5px] border-rule-strong bg-raised p-3 text-[17px]"
-    />
-  </div>
+  <TextField
+    label="Note for the office and the next visit"
+    rows={3}
+    maxLength={2000}
+    value={record.note}
+    onChange={(e) => void change(record.visitId, (r) => ({ ...r, note: e.target.value }))}
+  />
 );
 
 /** What stands in the way of closing; null when nothing does. */
