@@ -146,6 +146,13 @@ test('a compressor that stands still while its off-timer may hold it is not judg
   expect([answersOn(late).length, unjudgedOn(late)]).toEqual([2, []]);
   const runs = scene([cut, look('cooling', ['compressor', 'outdoor-fan', 'blower'], at(11))]);
   expect([answersOn(runs).length, unjudgedOn(runs)]).toEqual([2, []]);
+  // The call being held, the timer it began with goes on.
+  const still = scene([cut, look('cooling', ['blower'], at(12)), look('cooling', ['blower'], at(13))]);
+  expect([answersOn(still).length, unjudgedOn(still).length, timerOn(still, tests.get(COOLING)!)]).toEqual([
+    1,
+    1,
+    at(15),
+  ]);
   // Looked at anew, what was seen too early is forgotten.
   const anew = scene([cut, look('cooling', ['blower'], at(12)), look('cooling', ['blower'], at(16))]);
   expect([answersOn(anew).length, unjudgedOn(anew), askedOn(anew).skipped]).toEqual([2, [], []]);

@@ -119,7 +119,7 @@ function heardOn({ kind, call, visitId, readings, components, tests }: HuntScene
     .sort((a, b) => (a.takenAt < b.takenAt ? -1 : 1));
   let answers: Answered[] = [];
   const unjudged: NotJudged[] = [];
-  let moment: Moment = { at: ARRIVED, stoppedAt: null };
+  let moment: Moment = { at: ARRIVED, stoppedAt: null, freeAt: null };
   for (const reading of own) {
     const { takenAt } = reading;
     const id = testIdOf(reading, components);
@@ -140,14 +140,15 @@ function heardOn({ kind, call, visitId, readings, components, tests }: HuntScene
   const answered = new Set(answers.map(({ test }) => test));
   const idle = call.idle.filter((test) => tests.has(test) && !answered.has(test));
   const all = [...answers, ...idle.map((test): Answered => ({ test, reading: NaN, readingId: null }))];
-  // Taken anew in a state that tells something, it is judged.
-  return { answers: all, unjudged: unjudged.filter(({ test }) => !answered.has(test)), moment };
+  // Taken anew in a state that tells something, it is judged; until then the latest of a test is told.
+  const latest = [...new Map(unjudged.map((answer) => [answer.test, answer])).values()];
+  return { answers: all, unjudged: latest.filter(({ test }) => !answered.has(test)), moment };
 }
 
 /** What was answered on a visit and counts, in the order it was answered. */
-export const answersOn = (scene: HuntScene): Answered[] => [...heardOn(scene).answers];
+export const answersOn = (scene: HuntScene): readonly Answered[] => heardOn(scene).answers;
 /** What was answered on a visit and does not count, with why. */
-export const unjudgedOn = (scene: HuntScene): NotJudged[] => [...heardOn(scene).unjudged];
+export const unjudgedOn = (scene: HuntScene): readonly NotJudged[] => heardOn(scene).unjudged;
 /** Until when a compressor's off-timer may hold what a test calls for; null where it does not. */
 export const timerOn = (scene: HuntScene, test: Test): string | null =>
   heldUntil(test, heardOn(scene).moment, scene.kind);
@@ -174,7 +175,7 @@ export function askedOn(scene: HuntScene): HuntAsked {
     standpoint: moment.at,
     ...(scene.outdoorF !== undefined && { outdoorF: scene.outdoorF }),
     // What was read and tells nothing is not asked for again; what was taken too early is, once nothing else tells.
-    skipped: [...scene.call.skipped, ...silentOn(scene), ...new Set(unjudged.map(({ test }) => test))],
+    skipped: [...scene.call.skipped, ...silentOn(scene), ...unjudged.map(({ test }) => test)],
     leanings: { ...scene.leanings, ...fresh },
   };
 }

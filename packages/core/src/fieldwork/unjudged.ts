@@ -13,32 +13,42 @@ export type Unjudged =
   | { readonly because: 'off-timer'; readonly until: string };
 
 /** A compressor's off-timer at its longest, min: thermostats and boards hold it three to five; common practice, no source. */
-export const OFF_TIMER_MIN = 5;
+const OFF_TIMER_MIN = 5;
 const MINUTE = 60_000;
 
 const callsCompressor = (call: Call | null, kind: SystemKind): boolean =>
   call !== null && expectedOn(call, { kind, strips: false }).includes('compressor');
 
-/** Where somebody stands, and when its compressor can have stopped or its power come back at the latest; null at the start. */
+/** Where somebody stands, and what of it an off-timer goes by. */
 export interface Moment {
   readonly at: Standpoint;
+  /** When the compressor can have stopped, or its power come back, at the latest; null while neither has been. */
   readonly stoppedAt: string | null;
+  /** From when on the call that is held may start it; null where no timer held it. */
+  readonly freeAt: string | null;
 }
 
+const timerOver = (stoppedAt: string | null): string | null =>
+  stoppedAt && new Date(Date.parse(stoppedAt) + OFF_TIMER_MIN * MINUTE).toISOString();
+const isHeld = (call: Call | null, { at }: Moment): boolean => at.power === 'live' && at.call === call;
+
 /** The same once a test was taken, at a moment, on a system of a kind. */
-export function momentAfter(test: Test, takenAt: string, { at, stoppedAt }: Moment, kind: SystemKind): Moment {
-  const then = standpointAfter(test, at);
-  return { at: then, stoppedAt: then.power === 'off' || callsCompressor(then.call, kind) ? takenAt : stoppedAt };
+export function momentAfter(test: Test, takenAt: string, before: Moment, kind: SystemKind): Moment {
+  const at = standpointAfter(test, before.at);
+  return {
+    at,
+    stoppedAt: at.power === 'off' || callsCompressor(at.call, kind) ? takenAt : before.stoppedAt,
+    freeAt: isHeld(at.call, before) ? before.freeAt : timerOver(before.stoppedAt),
+  };
 }
 
 /**
  * Until when an off-timer may hold the compressor, if a test's call is made now; null where the call is not one for the
- * compressor, is held already, or nothing was stopped on this visit.
+ * compressor, or nothing was stopped on this visit. A call that is held goes on waiting for the timer it began with.
  */
-export function heldUntil({ measure, call }: Test, { at, stoppedAt }: Moment, kind: SystemKind): string | null {
-  if (measure.what !== 'runs' || call === 'defrost' || !callsCompressor(call, kind) || stoppedAt === null) return null;
-  if (at.power === 'live' && at.call === call) return null;
-  return new Date(Date.parse(stoppedAt) + OFF_TIMER_MIN * MINUTE).toISOString();
+export function heldUntil({ measure, call }: Test, now: Moment, kind: SystemKind): string | null {
+  if (measure.what !== 'runs' || call === 'defrost' || !callsCompressor(call, kind)) return null;
+  return isHeld(call, now) ? now.freeAt : timerOver(now.stoppedAt);
 }
 
 interface Taken {
