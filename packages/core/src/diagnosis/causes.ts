@@ -91,6 +91,7 @@ function opens(sound: Bench, listed: readonly (readonly Change[])[]): Cause[] {
 }
 /** Ω of a joint that is all but open, in a control wire and in one of the line; from memory. */
 const JOINT_OHMS = { control: 150, line: 30 };
+/** Ω from which on a branch is a load or an input, and no joint. */
 const JOINT_BELOW_OHMS = 20;
 const CONTROL_NODES = /\b(R|Rt|C|Ct|Co|Ro|Y|Yt|Yo|G|Gt|O|Ot|Oo|W|Wt|W2o)\b/;
 

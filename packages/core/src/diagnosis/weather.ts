@@ -1,4 +1,3 @@
-import type { Call } from '../trade/controls/call-table.ts';
 import type { Test } from './test-shape.ts';
 
 /** Outdoor air in which a test tells anything, °F. */
@@ -14,14 +13,13 @@ const COOLING_LEAST_F = 60;
 const HEATING_MOST_F = 65;
 /** Warmer than this, the outdoor coil does not get cold enough to defrost: a forced defrost shows nothing. */
 const DEFROST_MOST_F = 45;
-const HEATS: ReadonlySet<Call> = new Set(['heating', 'second-stage-heat']);
 
 /** The weather a test wants, on whatever machine. Electrical tests want none, but for those of a defrost. */
 export function weatherFor({ measure, call, settled, reading }: Test): Weather {
   if (call === 'defrost' || measure.what === 'frost') return { ...ANY, most: DEFROST_MOST_F };
   if (measure.what !== 'air') return ANY;
   if (call === 'cooling' && (settled || reading.point === 'supply-air')) return { ...ANY, least: COOLING_LEAST_F };
-  return settled && call !== null && HEATS.has(call) ? { ...ANY, most: HEATING_MOST_F } : ANY;
+  return settled && call === 'heating' ? { ...ANY, most: HEATING_MOST_F } : ANY;
 }
 
 /** Whether the weather lets a test tell anything, outdoor air in °F; so long as nobody has noted it, it does. */
