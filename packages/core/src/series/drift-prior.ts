@@ -54,6 +54,14 @@ export const LEVEL_SPREAD = 20;
  * no source: most parts hold, a quarter drift, a tenth go fast, a few begin slowly and then bend.
  */
 export function startingPrior(spec: SeriesSpec): ThreadPrior {
+  const known = startingPriors.get(spec) ?? startingPriorOf(spec);
+  startingPriors.set(spec, known);
+  return known;
+}
+
+const startingPriors = new WeakMap<SeriesSpec, ThreadPrior>();
+
+function startingPriorOf(spec: SeriesSpec): ThreadPrior {
   const { meanShare, sdShare } = spec.driftPrior;
   const towards = spec.wear === 'falls' ? -1 : spec.wear === 'rises' ? 1 : 0;
   return {

@@ -1,19 +1,20 @@
 import { driftOf, type ThreadPrior } from './drift-prior.ts';
 import {
   follow,
+  KEPT,
   levelAfter,
   marksOf,
   NO_TROUBLE,
-  trailFor,
   type Followed,
   type FollowPoint,
-  type Marks,
   type Motion,
   type StartLevel,
+  type ThreadEnd,
   type Trouble,
 } from './follow.ts';
 import type { Bell } from './mixture.ts';
 import { withOwnAnswer } from './own-weather.ts';
+import { SHOCK, shockAt, shockedEnd, shockGain, shocksOf } from './shocks.ts';
 import type { ReadyThread } from './thread-shape.ts';
 
 /** One explanation of a thread, with its weight among all. */
@@ -23,7 +24,7 @@ export interface Explanation {
   readonly drift: number;
   readonly scatter: number;
   readonly trouble: Trouble;
-  readonly end: Followed;
+  readonly end: ThreadEnd;
 }
 
 export interface ThreadFit {
@@ -53,8 +54,8 @@ const MOST_TROUBLES = 3;
 const WEIGHT_WORTH_KEEPING = 5e-4;
 const WEIGHT_WORTH_A_BELL = 4e-3;
 
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
+const median = (values: Float64Array): number => {
+  const sorted = values.sort();
   const middle = Math.floor(sorted.length / 2);
   return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 };
@@ -69,28 +70,60 @@ export function startOf(thread: ReadyThread, prior: ThreadPrior): StartLevel & {
   if (prior.asFitted && isFollowed) return { years: fittedYears, ...prior.asFitted, isNew: true };
   return {
     years: thread.points[0]!.years,
-    mean: median(thread.points.map((p) => p.value)),
+    mean: median(Float64Array.from(thread.points, (p) => p.value)),
     sd: thread.levelSd,
     isNew: false,
   };
 }
 
-interface Weighed extends Omit<Explanation, 'weight'> {
+/** A way of moving that the prior knows: its places there, and the logarithm of its share. */
+interface Way {
+  readonly drift: number;
+  readonly scatter: number;
+  readonly motion: Motion;
+  readonly logShare: number;
+}
+
+/** A thread followed in every way under one trouble, with what it takes to tell what one more would change. */
+interface Run {
+  readonly trouble: Trouble;
+  readonly ends: readonly Followed[];
+  /** Of all ways, one after the other. */
+  readonly trails: Float64Array;
+  readonly shocks: Float64Array;
+}
+
+/** A place for one more trouble: an odd reading, or a step before it. */
+interface Place {
+  readonly at: number;
+  readonly isStep: boolean;
+}
+
+/** A trouble with one more in it than that of a run. */
+interface OneMore extends Place {
+  readonly trouble: Trouble;
+}
+
+/** An explanation before its weight is known: the run it is of, or one more trouble in it. */
+interface Weighed {
+  readonly way: number;
+  readonly run: Run;
+  readonly more: OneMore | null;
   readonly log: number;
 }
 
 /** An explanation this much less likely than the best, in natural logarithms, is not worth keeping. */
 const TOO_UNLIKELY = 14;
 
-/** What weighing a thread goes by throughout: every way of moving that the prior knows, from where it begins. */
-interface Weighing {
-  readonly thread: ReadyThread;
-  readonly prior: ThreadPrior;
-  readonly start: StartLevel;
-  readonly ways: readonly { drift: number; scatter: number; motion: Motion; logShare: number }[];
-}
+/** Troubles weighed in full; the others are far less likely. */
+const MOST_WEIGHED = 6;
 
-function weighingOf(thread: ReadyThread, prior: ThreadPrior): Weighing {
+const knownWays = new WeakMap<ThreadPrior, readonly Way[]>();
+
+/** The ways a prior knows, worked out once for it. */
+function waysOf(prior: ThreadPrior): readonly Way[] {
+  const known = knownWays.get(prior);
+  if (known) return known;
   const ways = prior.classes.flatMap(({ share, mean, sd, wander }, drift) =>
     prior.scatter.map((s, scatter) => ({
       drift,
@@ -99,143 +132,188 @@ function weighingOf(thread: ReadyThread, prior: ThreadPrior): Weighing {
       logShare: Math.log(share * s.share),
     })),
   );
-  return { thread, prior, start: startOf(thread, prior), ways };
+  knownWays.set(prior, ways);
+  return ways;
 }
 
-const marksIn = (thread: ReadyThread, trouble: Trouble) =>
-  marksOf(thread.points.length, trouble, thread.oddSd ** 2, thread.stepSd ** 2, thread.shifts);
+/** Room for the runs of one thread, used again for the next: a thread is weighed in one go. */
+const ROOMS = Array.from({ length: MOST_TROUBLES }, () => ({
+  trails: new Float64Array(0),
+  shocks: new Float64Array(0),
+}));
 
-/** Explains a thread by one trouble, whose marks these are, and each way; `from` is a point up to which `trails` hold. */
-function explain(
-  { thread, prior, start, ways }: Weighing,
-  trouble: Trouble,
-  marks: Marks,
-  into: Weighed[],
-  { trails, from = -1 }: { trails?: readonly Float64Array[]; from?: number } = {},
-): Weighed {
-  const logTrouble = trouble.odd.length * Math.log(prior.oddChance) + trouble.steps.length * Math.log(prior.stepChance);
-  let best: Weighed | null = null;
-  for (let way = 0; way < ways.length; way += 1) {
-    const { drift, scatter, motion, logShare } = ways[way]!;
-    const end = follow(thread.points, motion, start, marks, trails?.[way], from);
-    const log = logShare + logTrouble + end.logEvidence;
-    if (best !== null && log < best.log - TOO_UNLIKELY && trouble !== NO_TROUBLE) continue;
-    const weighed = { drift, scatter, trouble, end, log };
-    into.push(weighed);
-    if (best === null || log > best.log) best = weighed;
+/** Room number so much for a run over so many ways and points; what it held before is gone. */
+function roomFor(number: number, ways: number, points: number): Pick<Run, 'trails' | 'shocks'> {
+  const room = ROOMS[number]!;
+  if (room.trails.length < ways * points * KEPT) {
+    room.trails = new Float64Array(ways * points * KEPT);
+    room.shocks = new Float64Array(ways * points * SHOCK);
   }
-  return best!;
+  return room;
 }
 
-/** A trouble with one more in it than another, at a point: up to there the two are the same. */
-interface OneMore {
-  readonly trouble: Trouble;
-  readonly at: number;
-  readonly isStep: boolean;
+/** Weighs a thread's explanations: every way of moving that the prior knows, from where the thread begins. */
+class Weighing {
+  readonly all: Weighed[] = [];
+  readonly ways: readonly Way[];
+  private readonly start: StartLevel;
+  private readonly logOdd: number;
+  private readonly logStep: number;
+  private runs = 0;
+
+  constructor(
+    private readonly thread: ReadyThread,
+    prior: ThreadPrior,
+  ) {
+    this.ways = waysOf(prior);
+    this.start = startOf(thread, prior);
+    this.logOdd = Math.log(prior.oddChance);
+    this.logStep = Math.log(prior.stepChance);
+  }
+
+  private logOf(trouble: Trouble): number {
+    return trouble.odd.length * this.logOdd + trouble.steps.length * this.logStep;
+  }
+
+  private varianceOf({ isStep }: Place): number {
+    const sd = isStep ? this.thread.stepSd : this.thread.oddSd;
+    return sd * sd;
+  }
+
+  /** Follows the thread in every way under one trouble. */
+  run(trouble: Trouble): Run {
+    const { points, oddSd, stepSd, shifts } = this.thread;
+    const marks = marksOf(points.length, trouble, oddSd * oddSd, stepSd * stepSd, shifts);
+    const { trails, shocks } = roomFor(this.runs, this.ways.length, points.length);
+    this.runs += 1;
+    const ends = this.ways.map(({ motion }, way) =>
+      follow(points, motion, this.start, marks, trails, way * points.length * KEPT),
+    );
+    return { trouble, ends, trails, shocks };
+  }
+
+  /** Works out what one more trouble would change, in one way. */
+  private look(run: Run, way: number): void {
+    const n = this.thread.points.length;
+    shocksOf(n, run.trails, way * n * KEPT, run.shocks, way * n * SHOCK);
+  }
+
+  private shockAt(way: number, { at, isStep }: Place): number {
+    return shockAt(way * this.thread.points.length * SHOCK, at, isStep);
+  }
+
+  /** The logarithm of how likely the readings are in a way with one more trouble; look() must have been there. */
+  private evidenceWith(run: Run, way: number, more: Place): number {
+    return run.ends[way]!.logEvidence + shockGain(run.shocks, this.shockAt(way, more), this.varianceOf(more));
+  }
+
+  /** Takes the explanations of a thread without trouble. */
+  takePlain(run: Run): void {
+    const logTrouble = this.logOf(run.trouble);
+    this.ways.forEach(({ logShare }, way) => {
+      this.all.push({ way, run, more: null, log: logShare + logTrouble + run.ends[way]!.logEvidence });
+    });
+  }
+
+  /** The best way of a run by a straight line and ordinary scatter: a wide scatter or a wandering drift would hide what is off. */
+  plainest(run: Run): number {
+    const plain = ({ motion }: Way) => motion.scatter === 1 && motion.wander === 0;
+    const isTried = this.ways.some(plain) ? plain : () => true;
+    const likely = (way: number) => this.ways[way]!.logShare + run.ends[way]!.logEvidence;
+    return this.ways.reduce(
+      (best, its, way) => (isTried(its) && (best < 0 || likely(way) > likely(best)) ? way : best),
+      -1,
+    );
+  }
+
+  /** The troubles with one more that would explain the thread best, tried with a few ways of wearing and ordinary scatter. */
+  private likeliest(run: Run, plain: number): OneMore[] {
+    const troubles = placesOfOneMore(run.trouble, this.thread.points);
+    if (troubles.length > MOST_WEIGHED) {
+      const tried: number[] = [];
+      this.ways.forEach(({ drift, motion }, way) => {
+        if (way === plain || (drift < 2 && motion.scatter === 1)) tried.push(way);
+      });
+      for (const one of troubles)
+        for (const way of tried) one.log = Math.max(one.log, this.evidenceWith(run, way, one));
+      troubles.sort((a, b) => b.log - a.log).length = MOST_WEIGHED;
+    }
+    return troubles.map(({ at, isStep }) => ({ at, isStep, trouble: withOneMore(run.trouble, at, isStep) }));
+  }
+
+  /** Takes the explanations of a run with one more trouble in it; the likeliest of those, if it beats `least`. */
+  takeOneMore(run: Run, plain: number, least: number): { trouble: Trouble; log: number } | null {
+    for (let way = 0; way < this.ways.length; way += 1) this.look(run, way);
+    let next: { trouble: Trouble; log: number } | null = null;
+    for (const more of this.likeliest(run, plain)) {
+      const logTrouble = this.logOf(more.trouble);
+      let best = -Infinity;
+      for (let way = 0; way < this.ways.length; way += 1) {
+        const log = this.ways[way]!.logShare + logTrouble + this.evidenceWith(run, way, more);
+        if (log < best - TOO_UNLIKELY) continue;
+        this.all.push({ way, run, more, log });
+        if (log > best) best = log;
+      }
+      if (best > (next?.log ?? least)) next = { trouble: more.trouble, log: best };
+    }
+    return next;
+  }
+
+  /** An explanation with its weight. */
+  explanation({ way, run, more }: Weighed, weight: number): Explanation {
+    const { drift, scatter } = this.ways[way]!;
+    const end = run.ends[way]!;
+    if (more === null) return { weight, drift, scatter, trouble: run.trouble, end };
+    const points = this.thread.points.length;
+    const { trails: trail, shocks } = run;
+    const from = { points, trail, place: way * points * KEPT, shocks, numbers: this.shockAt(way, more) };
+    const shocked = shockedEnd(end, more, this.varianceOf(more), from);
+    return { weight, drift, scatter, trouble: more.trouble, end: shocked };
+  }
 }
 
-/** Does something with the marks of a trouble as they are with one more in it. */
-function marked<T>(marks: Marks, { at, isStep }: OneMore, { oddSd, stepSd }: ReadyThread, what: () => T): T {
-  const [where, more] = isStep ? [marks.before, stepSd * stepSd] : [marks.at, oddSd * oddSd];
-  const was = where[at]!;
-  where[at] = was + more;
-  const came = what();
-  where[at] = was;
-  return came;
-}
-
-/** Every trouble with one more odd reading or step in it. */
-function* oneMore(trouble: Trouble, points: readonly FollowPoint[]): Generator<OneMore> {
+/** Every place of a thread for one more odd reading, or for a step before it, and room for how well it explains. */
+function placesOfOneMore(trouble: Trouble, points: readonly FollowPoint[]): (Place & { log: number })[] {
+  const places: (Place & { log: number })[] = [];
   for (let at = 0; at < points.length; at += 1) {
     if (trouble.odd.includes(at) || trouble.steps.includes(at)) continue;
-    yield { trouble: { odd: [...trouble.odd, at], steps: trouble.steps }, at, isStep: false };
+    places.push({ at, isStep: false, log: -Infinity });
     // A step lies between two visits, not between two readings of one.
-    if (at > 0 && points[at]!.years > points[at - 1]!.years)
-      yield { trouble: { odd: trouble.odd, steps: [...trouble.steps, at] }, at, isStep: true };
+    if (at > 0 && points[at]!.years > points[at - 1]!.years) places.push({ at, isStep: true, log: -Infinity });
   }
+  return places;
 }
 
-/** The best explanation by a straight line and ordinary scatter: a wide scatter or a wandering drift would hide what is off. */
-function plainest(all: readonly Weighed[], trouble: Trouble, prior: ThreadPrior): Weighed {
-  const same = all.filter((w) => w.trouble === trouble);
-  const plain = same.filter((w) => prior.scatter[w.scatter]!.factor === 1 && prior.classes[w.drift]!.wander === 0);
-  return (plain.length > 0 ? plain : same).reduce((best, w) => (w.log > best.log ? w : best));
-}
+const withOneMore = ({ odd, steps }: Trouble, at: number, isStep: boolean): Trouble =>
+  isStep ? { odd, steps: [...steps, at] } : { odd: [...odd, at], steps };
 
-/** Troubles weighed in full; the others are far less likely. */
-const MOST_WEIGHED = 6;
-
-/** The troubles that would explain the thread best, tried with a few ways of wearing and ordinary scatter. */
-function likeliest(
-  { thread, prior, start }: Weighing,
-  marks: Marks,
-  troubles: readonly OneMore[],
-  plain: Weighed,
-): OneMore[] {
-  if (troubles.length <= MOST_WEIGHED) return [...troubles];
-  const ways = [...new Set([0, 1, plain.drift])].map((drift) => {
-    const { mean, sd } = prior.classes[drift]!;
-    const motion = { mean, sd, wander: 0, scatter: 1 };
-    const trail = trailFor(thread.points.length);
-    follow(thread.points, motion, start, marks, trail);
-    return { motion, trail };
-  });
-  const best = (one: OneMore) =>
-    marked(marks, one, thread, () => {
-      let log = -Infinity;
-      for (const { motion, trail } of ways) {
-        const end = follow(thread.points, motion, start, marks, trail, one.at);
-        if (end.logEvidence > log) log = end.logEvidence;
-      }
-      return log;
-    });
-  return troubles
-    .map((one) => ({ one, log: best(one) }))
-    .sort((a, b) => b.log - a.log)
-    .slice(0, MOST_WEIGHED)
-    .map(({ one }) => one);
-}
-
-function explainAll(thread: ReadyThread, prior: ThreadPrior): Weighed[] {
-  const all: Weighed[] = [];
-  const weighing = weighingOf(thread, prior);
-  let best = explain(weighing, NO_TROUBLE, marksIn(thread, NO_TROUBLE), all);
-  const n = thread.points.length;
-  let trails: Float64Array[] | undefined;
-  for (let found = 0; found < MOST_TROUBLES && n >= LEAST_FOR_TROUBLE; found += 1) {
-    const base = best.trouble;
-    const plain = plainest(all, base, prior);
-    if (plain.end.worstSurprise < LOOK_FROM) break;
-    const marks = marksIn(thread, base);
-    // What is the same up to where a trouble begins is followed once.
-    trails ??= weighing.ways.map(() => trailFor(n));
-    explain(weighing, base, marks, [], { trails });
-    let next = best;
-    for (const one of likeliest(weighing, marks, [...oneMore(base, thread.points)], plain)) {
-      const options = { trails, from: one.at };
-      const candidate = marked(marks, one, thread, () => explain(weighing, one.trouble, marks, all, options));
-      if (candidate.log > next.log) next = candidate;
-    }
-    if (next === best) break;
-    best = next;
+function explainAll(thread: ReadyThread, prior: ThreadPrior): Weighing {
+  const weighing = new Weighing(thread, prior);
+  let run = weighing.run(NO_TROUBLE);
+  weighing.takePlain(run);
+  let best = weighing.all.reduce((top, { log }) => Math.max(top, log), -Infinity);
+  for (let found = 0; found < MOST_TROUBLES && thread.points.length >= LEAST_FOR_TROUBLE; found += 1) {
+    const plain = weighing.plainest(run);
+    if (run.ends[plain]!.worstSurprise < LOOK_FROM) break;
+    const next = weighing.takeOneMore(run, plain, best);
+    if (next === null) break;
+    best = next.log;
+    if (found + 1 < MOST_TROUBLES) run = weighing.run(next.trouble);
   }
-  return all;
+  return weighing;
 }
 
-function weigh(all: readonly Weighed[]): Explanation[] {
+function weigh(weighing: Weighing): Explanation[] {
+  const { all } = weighing;
   let top = -Infinity;
   for (const { log } of all) if (log > top) top = log;
-  let sum = 0;
-  for (const { log } of all) sum += Math.exp(log - top);
-  const kept: { -readonly [K in keyof Explanation]: Explanation[K] }[] = [];
-  let rest = 0;
-  for (const { drift, scatter, trouble, end, log } of all) {
-    const weight = Math.exp(log - top);
-    if (weight < WEIGHT_WORTH_KEEPING * sum) continue;
-    rest += weight;
-    kept.push({ drift, scatter, trouble, end, weight });
-  }
-  for (const explanation of kept) explanation.weight /= rest;
+  const weights = all.map(({ log }) => Math.exp(log - top));
+  const least = WEIGHT_WORTH_KEEPING * weights.reduce((sum, weight) => sum + weight, 0);
+  const rest = weights.reduce((sum, weight) => (weight >= least ? sum + weight : sum), 0);
+  const kept: Explanation[] = [];
+  all.forEach((weighed, i) => {
+    if (weights[i]! >= least) kept.push(weighing.explanation(weighed, weights[i]! / rest));
+  });
   return kept;
 }
 

@@ -1,7 +1,7 @@
 import jStat from 'jstat';
 import { NORRIS, NORRIS_CERTIFIED } from '../testing/straight-line/norris.ts';
 import { fitDrift, type DriftFit } from '../testing/straight-line/fit-drift.ts';
-import { follow, levelAfter, marksOf, NO_TROUBLE, trailFor, type FollowPoint } from './follow.ts';
+import { follow, levelAfter, marksOf, NO_TROUBLE, type FollowPoint } from './follow.ts';
 
 const straight = (points: readonly FollowPoint[], sd: number, levelSd = 1e6) =>
   follow(
@@ -92,21 +92,4 @@ test('the worst surprise tells where a reading lies off', () => {
   const off = points.map((p, i) => (i === 2 ? { ...p, value: 0.8 } : p));
   const end = straight(off, 0.02);
   expect(end.worstSurprise).toBeGreaterThan(4);
-});
-
-test('a thread taken up in its midst, where another way parts from it, ends as one followed from its start', () => {
-  const many = Array.from({ length: 40 }, (_, i) => ({ years: i / 2, value: 1 - i / 300, variance: 0.0002 }));
-  const motion = { mean: -0.01, sd: 0.02, wander: 0.01, scatter: 1.6 };
-  const start = { years: 0, mean: 1, sd: 0.1 };
-  const plain = marksOf(many.length, NO_TROUBLE, 0.02, 0.005, [7]);
-  const trail = trailFor(many.length);
-  const first = follow(many, motion, start, plain, trail);
-  expect(follow(many, motion, start, plain)).toEqual(first);
-  for (const at of [0, 1, 15, 16, 39]) {
-    const marks = marksOf(many.length, { odd: [at], steps: at > 1 ? [at - 1] : [] }, 0.02, 0.005, [7]);
-    const whole = follow(many, motion, start, marks);
-    const takenUp = follow(many, motion, start, marks, trail, Math.max(0, at - 1));
-    for (const [name, value] of Object.entries(takenUp))
-      expect(whole[name as keyof typeof whole]).toBeCloseTo(value, 9);
-  }
 });

@@ -32,7 +32,7 @@ export interface Trouble {
 export const NO_TROUBLE: Trouble = { odd: [], steps: [] };
 
 /** Level and drift after the last point, with their covariance. */
-export interface Followed {
+export interface ThreadEnd {
   readonly years: number;
   readonly level: number;
   readonly drift: number;
@@ -40,6 +40,10 @@ export interface Followed {
   readonly covariance: number;
   readonly driftVariance: number;
   readonly wander: number;
+}
+
+/** A thread followed to its end. */
+export interface Followed extends ThreadEnd {
   /** Natural logarithm of the density of the points under this motion. */
   readonly logEvidence: number;
   /** The largest surprise of a point, in standard deviations of what was expected of it. */
@@ -74,18 +78,17 @@ export function marksOf(
   return { before, at };
 }
 
-/** Numbers kept of each point on the way: level, drift, their three variances, evidence, worst surprise. */
-const KEPT = 7;
-
-/** Room for what was believed before each point of a thread of so many. */
-export const trailFor = (points: number): Float64Array => new Float64Array(KEPT * points);
+/**
+ * What is kept of each point on the way, so many numbers: years since the point before, the surprise and its variance, and by
+ * how much of the surprise level and drift were moved.
+ */
+export const KEPT = 5;
 
 /**
  * Follows a thread point by point under one motion: a level that drifts, a drift that may wander, readings with known
  * error. This is the Kalman filter of a local linear trend (R. E. Kalman, 1960): without wander it is Bayesian linear
  * regression with a Gaussian prior on level and drift, exactly, and with a flat prior ordinary least squares.
- * `points` in order of time. Into `trail` goes what is believed before each point; with `from`, it is taken up at that
- * point as the trail has it, since up to there nothing differs, and the trail stays as it is.
+ * `points` in order of time. Into `trail`, from `place` on, goes what shocksOf goes back by: KEPT numbers a point.
  */
 export function follow(
   points: readonly FollowPoint[],
@@ -93,38 +96,14 @@ export function follow(
   start: StartLevel,
   marks: Marks,
   trail?: Float64Array,
-  from = -1,
+  place = 0,
 ): Followed {
   const wander = motion.wander * motion.wander;
   const scatter = motion.scatter * motion.scatter;
   let [years, level, drift] = [start.years, start.mean, motion.mean];
   let [p11, p12, p22] = [start.sd * start.sd, 0, motion.sd * motion.sd];
   let [log, product, worst] = [0, 1, 0];
-  let i = 0;
-  if (trail && from > 0) {
-    i = from;
-    const kept = trail;
-    const k = KEPT * i;
-    years = points[i - 1]!.years;
-    level = kept[k]!;
-    drift = kept[k + 1]!;
-    p11 = kept[k + 2]!;
-    p12 = kept[k + 3]!;
-    p22 = kept[k + 4]!;
-    log = kept[k + 5]!;
-    worst = kept[k + 6]!;
-  }
-  for (; i < points.length; i += 1) {
-    if (trail && from < 0) {
-      const k = KEPT * i;
-      trail[k] = level;
-      trail[k + 1] = drift;
-      trail[k + 2] = p11;
-      trail[k + 3] = p12;
-      trail[k + 4] = p22;
-      trail[k + 5] = log - Math.log(product);
-      trail[k + 6] = worst;
-    }
+  for (let i = 0; i < points.length; i += 1) {
     const point = points[i]!;
     const dt = point.years - years;
     if (dt !== 0) {
@@ -138,7 +117,8 @@ export function follow(
     const odd = marks.at[i]!;
     const total = p11 + point.variance * scatter + odd;
     const surprise = point.value - level;
-    const squared = (surprise * surprise) / total;
+    const told = 1 / total;
+    const squared = surprise * surprise * told;
     log -= squared;
     product *= total;
     if (i % POINTS_A_LOGARITHM === POINTS_A_LOGARITHM - 1) {
@@ -146,8 +126,16 @@ export function follow(
       product = 1;
     }
     if (odd === 0 && squared > worst) worst = squared;
-    const g1 = p11 / total;
-    const g2 = p12 / total;
+    const g1 = p11 * told;
+    const g2 = p12 * told;
+    if (trail) {
+      const k = place + KEPT * i;
+      trail[k] = dt;
+      trail[k + 1] = surprise;
+      trail[k + 2] = total;
+      trail[k + 3] = g1;
+      trail[k + 4] = g2;
+    }
     level += g1 * surprise;
     drift += g2 * surprise;
     p22 -= g2 * p12;
@@ -168,12 +156,9 @@ export function follow(
 }
 
 /** Mean and standard deviation of the part's level so many years after (or before) its last point. */
-export function levelAfter(followed: Followed, years: number): { mean: number; sd: number } {
-  const { level, drift, levelVariance, covariance, driftVariance, wander } = followed;
-  const variance =
-    levelVariance +
-    2 * years * covariance +
-    years * years * driftVariance +
-    (wander * wander * Math.abs(years) ** 3) / 3;
+export function levelAfter(end: ThreadEnd, years: number): { mean: number; sd: number } {
+  const { level, drift, levelVariance, covariance, driftVariance, wander } = end;
+  const wandered = (wander * wander * Math.abs(years) * years * years) / 3;
+  const variance = levelVariance + 2 * years * covariance + years * years * driftVariance + wandered;
   return { mean: level + drift * years, sd: Math.sqrt(Math.max(0, variance)) };
 }
