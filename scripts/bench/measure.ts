@@ -32,6 +32,6 @@ export async function timeAsync(work: (i: number) => Promise<unknown>, runs: num
 
 export function report(name: string, durations: readonly number[], limit: string): void {
   const { median, p95, worst } = spread(durations);
-  const say = (ms: number) => (ms < 0.1 ? `${(ms * 1000).toFixed(1)} µs` : `${ms.toFixed(2)} ms`);
+  const say = (ms: number) => (ms < 1 ? `${(ms * 1000).toFixed(ms < 0.1 ? 1 : 0)} µs` : `${ms.toFixed(2)} ms`);
   console.log(`| ${name} | ${say(median)} | ${say(p95)} | ${say(worst)} | ${limit} |`);
 }

@@ -2,10 +2,11 @@ import { own } from '../quantity/own.ts';
 import { threadClassOf, type NumericKind } from '../readings/contract/kind.ts';
 import { startingPrior, type FleetPrior, type ThreadPrior } from '../series/drift-prior.ts';
 import { fitThread, type ThreadFit } from '../series/fit-thread.ts';
+import { LevelsAhead } from '../series/levels-ahead.ts';
 import type { Limit, Outlook } from '../series/outlook.ts';
 import { upTo } from '../series/ready-thread.ts';
-import { threadAhead } from '../series/thread-ahead.ts';
-import type { Day } from '../quantity/day.ts';
+import { chanceAhead, threadAhead } from '../series/thread-ahead.ts';
+import { DAYS_A_YEAR, type Day } from '../quantity/day.ts';
 import type { Judgment } from '../verdict/judgment.ts';
 import type { Limits } from '../verdict/limits.ts';
 import type { Policy } from '../verdict/policy.ts';
@@ -140,7 +141,13 @@ function stepJudgment(kind: NumericKind, fit: ThreadFit, compared: readonly Comp
   });
 }
 
-function oddJudgment(series: PreparedSeries, fit: ThreadFit, thread: ThreadPrior, chance: number, policy: Policy) {
+function oddJudgment(
+  series: PreparedSeries,
+  fit: ThreadFit,
+  thread: ThreadPrior,
+  chancePast: () => number | null,
+  policy: Policy,
+): Judgment | null {
   const { compared, reference, kind, ready } = series;
   const newest = compared.at(-1);
   const at = fit.n - 1;
@@ -148,10 +155,11 @@ function oddJudgment(series: PreparedSeries, fit: ThreadFit, thread: ThreadPrior
   const without = fitThread(upTo(ready, at), thread);
   const last = compared.at(-2);
   if (!without || !last) return null;
-  const expected = threadAhead(without, last.reading.day, reference, {}, newest.reading.day).expected;
+  const years = (newest.reading.day - last.reading.day) / DAYS_A_YEAR;
+  const expected = reference * new LevelsAhead(without).meanAt(years);
   return judgment('watch', {
     code: 'odd-point',
-    numbers: { value: newest.value, expected, chance, unit: kind.unit },
+    numbers: { value: newest.value, expected, chance: chancePast() ?? 0, unit: kind.unit },
   });
 }
 
@@ -174,14 +182,13 @@ export function judgeByTrend(series: PreparedSeries, context: TrendContext): Tre
   const fit = fitThread(ready, prior);
   if (!fit) return { judgments: [], fit: null, outlook: null, setAside: [] };
   const limit = wearLimit(kind, limits);
-  const outlook = threadAhead(fit, newest.reading.day, reference, limit, nextRound);
-  const odd = oddJudgment(series, fit, prior, outlook.chancePastLimit ?? 0, policy);
-  const stepped = odd ? null : stepJudgment(kind, fit, compared);
-  const ahead = odd ? null : judgeOutlook(kind, fit, outlook, limit, reference, prior, policy);
-  return {
-    judgments: [odd, stepped, ahead].filter((j) => j !== null),
-    fit,
-    outlook: odd ? null : outlook,
-    setAside: fit.oddChances.flatMap((chance, i) => (chance > TAKEN_FOR_TRUE ? [i] : [])),
-  };
+  const levels = new LevelsAhead(fit);
+  const setAside = fit.oddChances.flatMap((chance, i) => (chance > TAKEN_FOR_TRUE ? [i] : []));
+  const { day } = newest.reading;
+  const odd = oddJudgment(series, fit, prior, () => chanceAhead(levels, day, reference, limit, nextRound), policy);
+  if (odd) return { judgments: [odd], fit, outlook: null, setAside };
+  const outlook = threadAhead(levels, day, reference, limit, nextRound);
+  const stepped = stepJudgment(kind, fit, compared);
+  const ahead = judgeOutlook(kind, fit, outlook, limit, reference, prior, policy);
+  return { judgments: [stepped, ahead].filter((j) => j !== null), fit, outlook, setAside };
 }

@@ -9,11 +9,11 @@ import { OFFSETS, type MeterQuantity } from '../readings/contract/quantities.ts'
 import type { ThreadReading } from '../readings/contract/reading.ts';
 import { numericKind } from '../readings/registry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
-import { fitThread, levelsAt } from '../series/fit-thread.ts';
+import { fitThread } from '../series/fit-thread.ts';
+import { LevelsAhead } from '../series/levels-ahead.ts';
 import type { ReadyThread } from '../series/thread-shape.ts';
 import type { MeterCheck } from '../series/meter-checks.ts';
 import { canTeach, learnFleet } from '../series/learn-prior.ts';
-import { mixtureMean } from '../series/mixture.ts';
 import type { Ahead } from '../series/ahead.ts';
 import type { Crossing } from '../series/outlook.ts';
 import { upTo } from '../series/ready-thread.ts';
@@ -104,7 +104,7 @@ export function believedThrough(
   const byDay = new Map<Day, number>();
   for (const [index, { reading }] of compared.entries()) {
     const fit = fitThread(upTo(ready, index + 1), held);
-    const value = fit ? reference * mixtureMean(levelsAt(fit, 0)) : NaN;
+    const value = fit ? reference * new LevelsAhead(fit).meanAt(0) : NaN;
     if (Number.isFinite(value)) byDay.set(reading.day, value);
   }
   return [...byDay].map(([day, value]) => ({ day, value }));

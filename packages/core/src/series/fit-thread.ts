@@ -2,7 +2,6 @@ import { driftOf, type ThreadPrior } from './drift-prior.ts';
 import {
   follow,
   KEPT,
-  levelAfter,
   marksOf,
   NO_TROUBLE,
   type Followed,
@@ -12,7 +11,6 @@ import {
   type ThreadEnd,
   type Trouble,
 } from './follow.ts';
-import type { Bell } from './mixture.ts';
 import { withOwnAnswer } from './own-weather.ts';
 import { SHOCK, shockAt, shockedEnd, shockGain, shocksOf } from './shocks.ts';
 import type { ReadyThread } from './thread-shape.ts';
@@ -52,7 +50,6 @@ const LOOK_FROM = 2;
 const LEAST_FOR_TROUBLE = 3;
 const MOST_TROUBLES = 3;
 const WEIGHT_WORTH_KEEPING = 5e-4;
-const WEIGHT_WORTH_A_BELL = 4e-3;
 
 const median = (values: Float64Array): number => {
   const sorted = values.sort();
@@ -352,32 +349,4 @@ export function fitThread(as: ReadyThread, prior: ThreadPrior): ThreadFit | null
     oddChances: odd,
     stepChances: steps,
   };
-}
-
-/** Visits are about so far apart, years: a prior's chance of a step is between two of them. */
-const VISIT_YEARS = 0.5;
-
-/**
- * Where the part is so many years after its last reading, as a mixture in shares of the reference: by each explanation,
- * and by a step on the way, as often as the prior has seen them.
- */
-export function levelsAt(fit: ThreadFit, yearsAfter: number): Bell[] {
-  const ahead = fit.stepsAhead;
-  const steps = yearsAfter > 0 ? 1 - (1 - ahead.chance) ** (yearsAfter / VISIT_YEARS) : 0;
-  const bells: Bell[] = [];
-  let [mean, square, all] = [0, 0, 0];
-  for (const { weight, end } of fit.explanations) {
-    const level = levelAfter(end, yearsAfter);
-    mean += weight * level.mean;
-    square += weight * (level.sd * level.sd + level.mean * level.mean);
-    // Unlikely explanations count in the whole, but not one by one.
-    if (weight < WEIGHT_WORTH_A_BELL) continue;
-    all += weight;
-    const sd = fit.sharedSd > 0 ? Math.hypot(level.sd, fit.sharedSd) : level.sd;
-    bells.push({ weight: weight * (1 - steps), mean: level.mean, sd });
-  }
-  const scaled = bells.map((b) => ({ ...b, weight: b.weight / all }));
-  if (steps === 0) return scaled;
-  const spread = Math.sqrt(Math.max(0, square - mean * mean) + ahead.sd ** 2 + fit.sharedSd ** 2);
-  return [...scaled, { weight: steps, mean: mean + ahead.mean, sd: spread }];
 }

@@ -1,5 +1,5 @@
 import jStat from 'jstat';
-import { mixtureCdf, normalCdf, mixtureMean, mixtureQuantile, type Bell } from './mixture.ts';
+import { mixtureCdf, normalCdf, mixtureMean, mixtureQuantile, quickNormalQuantile, type Bell } from './mixture.ts';
 
 const two: Bell[] = [
   { weight: 0.7, mean: 1, sd: 0.1 },
@@ -31,4 +31,24 @@ test('what is certain, and nothing at all', () => {
 
 test('the quick normal distribution agrees with a library’s (jStat)', () => {
   for (let z = -6; z <= 6; z += 0.37) expect(normalCdf(z)).toBeCloseTo(jStat.normal.cdf(z, 0, 1), 6);
+});
+
+test('the quick normal quantile is within what it promises of a library’s (jStat)', () => {
+  for (let p = 0.001; p < 1; p += 0.0173)
+    expect(Math.abs(quickNormalQuantile(p) - jStat.normal.inv(p, 0, 1))).toBeLessThan(5e-4);
+});
+
+test('a quantile is found where bells lie far apart, are certain, or differ by a thousand times in width', () => {
+  const apart: Bell[] = [
+    { weight: 0.895, mean: 0, sd: 1e-3 },
+    { weight: 0.105, mean: 50, sd: 1 },
+  ];
+  for (const p of [0.001, 0.1, 0.5, 0.894, 0.896, 0.9, 0.999])
+    expect(mixtureCdf(apart, mixtureQuantile(apart, p))).toBeCloseTo(p, 4);
+  const certain: Bell[] = [
+    { weight: 0.5, mean: 1, sd: 0 },
+    { weight: 0.5, mean: 2, sd: 0.1 },
+  ];
+  expect(mixtureQuantile(certain, 0.2)).toBeCloseTo(1, 9);
+  expect(mixtureCdf(certain, mixtureQuantile(certain, 0.7))).toBeCloseTo(0.7, 5);
 });

@@ -6,6 +6,10 @@ export interface Limit {
   readonly upper?: number | null | undefined;
 }
 
+/** Whether a side of the limits is not there. */
+export const isOpen = (side: number | null | undefined): side is null | undefined =>
+  side === null || side === undefined;
+
 /** When a thread is likely to cross its limit: days at which the chance of being past it is 10, 50 and 90 %. */
 export interface Crossing {
   readonly side: 'lower' | 'upper';
