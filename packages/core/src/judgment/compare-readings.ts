@@ -59,7 +59,7 @@ export function compareReadings(
       const { value, parts } = correctedFor(method, reading.value, reading.instrument, reading.day, known);
       const compared = bringAlike(kind, value, about, reading.conditions, reading.inputs);
       const meter = method?.error?.(reading.value) ?? 0;
-      return { reading, ...compared, sd: Math.hypot(meter, compared.error), meters: parts };
+      return { reading, ...compared, sd: Math.sqrt(meter * meter + compared.error * compared.error), meters: parts };
     })
     .sort(
       (a, b) =>

@@ -84,6 +84,7 @@ function mainMeters(readings: readonly (readonly MeterPart[])[]): Map<MeterQuant
  * at every reading: that moves the whole thread and no reading against another. What another adds is its own.
  */
 export function doubtOf(readings: readonly (readonly MeterPart[])[]): MeterDoubt {
+  if (readings.every((parts) => parts.length === 0)) return { each: readings.map(() => 0), shared: 0 };
   const main = mainMeters(readings);
   const sharedBy = new Map<MeterQuantity, number>();
   const each = readings.map((parts) => {
@@ -121,10 +122,10 @@ export interface BelievedReading {
  * for kinds whose values lie about nought, so that shares make no sense. `within` is half of the 80 % range, kind's unit.
  */
 export function believedOf({ value: right, parts }: Corrected, read: number, inUnit: boolean): BelievedReading {
+  if (parts.length === 0) return { value: read };
   const sd = Math.hypot(...parts.map(({ moves, offset }) => (offset ? moves * offset.sd : 0)));
   const shift = Math.abs(read - right);
-  if (parts.length === 0 || shift < SURE * sd || shift < LEAST_SHIFT * (inUnit ? 100 : Math.abs(read)))
-    return { value: read };
+  if (shift < SURE * sd || shift < LEAST_SHIFT * (inUnit ? 100 : Math.abs(read))) return { value: read };
   const offPercent = inUnit ? null : (100 * (read - right)) / right;
   return { value: right, meter: { read, offPercent, within: MIDDLE_80 * sd } };
 }

@@ -247,7 +247,7 @@ class Weighing {
       let best = -Infinity;
       for (let way = 0; way < this.ways.length; way += 1) {
         const log = this.ways[way]!.logShare + logTrouble + this.evidenceWith(run, way, more);
-        if (log < best - TOO_UNLIKELY) continue;
+        if (log < Math.max(best, least) - TOO_UNLIKELY) continue;
         this.all.push({ way, run, more, log });
         if (log > best) best = log;
       }
