@@ -19,7 +19,8 @@ export function isoOf(day: Day): string {
   return new Date(Math.round(day) * MS_A_DAY).toISOString().slice(0, 10);
 }
 
-const MONTHS = [
+/** The months in order, the first at 0. */
+export const MONTHS = [
   'January',
   'February',
   'March',

@@ -27,11 +27,14 @@ function decimalsOf(value: number, unit: Unit): number {
   }
 }
 
-const GROUPED = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 });
+let grouped: Intl.NumberFormat | undefined;
+/** Made when the first large number is said: making it takes a phone longer than all other words together. */
+const grouping = (): Intl.NumberFormat =>
+  (grouped ??= new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 }));
 
 /** A number as a technician reads it: 38.4, 0.91, 241, 34,600. Small amps keep two decimals. */
 export function sayNumber(value: number, unit: Unit): string {
-  if (Math.abs(value) >= 10_000) return GROUPED.format(value);
+  if (Math.abs(value) >= 10_000) return grouping().format(value);
   // No minus before a nought.
   const text = value.toFixed(decimalsOf(value, unit)).replace(/^-(0(?:\.0+)?)$/, '$1');
   return text.replace('-', '−');

@@ -1,3 +1,4 @@
+import { MONTHS } from '../quantity/day.ts';
 import type { Policy } from '../verdict/policy.ts';
 import {
   schoolOf,
@@ -216,9 +217,8 @@ export const SCHOOL_WORDS: Readonly<Record<SchoolId, SchoolWords>> = {
   },
 };
 
-const MONTHS = new Intl.DateTimeFormat('en-US', { month: 'long', timeZone: 'UTC' });
 /** "April" of 4. */
-export const monthName = (month: number): string => MONTHS.format(Date.UTC(2026, month - 1, 15));
+export const monthName = (month: number): string => MONTHS[month - 1] ?? '';
 
 /** What a school is set to: "As printed on the label", "15 to 22 °F", "April and October". */
 export function saySchool(id: SchoolId, policy: Policy): string {

@@ -12,11 +12,13 @@ function zoneToBegin(): string {
     return Intl.DateTimeFormat().resolvedOptions().timeZone;
   }
 }
-let zone = zoneToBegin();
+let known: string | undefined;
+/** Asked for when a day is first wanted: a device's own zone takes a phone a while to tell. */
+const zone = (): string => (known ??= zoneToBegin());
 
 /** Told once the firm is known: its days are those of its own zone, wherever a device is. */
 export function keepZone(ofFirm: string): void {
-  zone = ofFirm;
+  known = ofFirm;
   try {
     localStorage.setItem(KEPT, ofFirm);
   } catch {
@@ -25,7 +27,7 @@ export function keepZone(ofFirm: string): void {
 }
 
 /** The day of a date, or of a moment (UTC) where the firm is: an evening's is not tomorrow yet. */
-export const dayHere = (iso: string): Day => dayIn(zone, iso);
+export const dayHere = (iso: string): Day => dayIn(zone(), iso);
 
 /** The day it is where the firm is. */
 export const today = (now = new Date()): Day => dayHere(now.toISOString());
@@ -36,7 +38,7 @@ export const localToday = (now = new Date()): string => isoOf(today(now));
 /** The minute of its day that a moment is where the firm is. */
 export function localMinuteOf(moment: string): number {
   const parts = new Intl.DateTimeFormat('en-US', {
-    timeZone: zone,
+    timeZone: zone(),
     hour: 'numeric',
     minute: 'numeric',
     hourCycle: 'h23',

@@ -1,4 +1,4 @@
-import type { WatchRow } from '@yarnix/core';
+import type { WatchPage, WatchRow } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { startTransition, useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -20,14 +20,17 @@ import { WeekChanges } from './week-changes.tsx';
 const FIRST_FEW = 6;
 let hasDrawnAll = false;
 
-/** All rows, but a few on the first draw since the app was opened: later, a place scrolled to must be there at once. */
-function useFirstFew(rows: readonly WatchRow[]): readonly WatchRow[] {
+/**
+ * Whether all is to be drawn: not on the first draw since the app was opened, when a few rows are what is wanted. Later, a place
+ * scrolled to must be there at once.
+ */
+function useAllDrawn(): boolean {
   const [all, setAll] = useState(hasDrawnAll);
   useEffect(() => {
     hasDrawnAll = true;
     startTransition(() => setAll(true));
   }, []);
-  return all ? rows : rows.slice(0, FIRST_FEW);
+  return all;
 }
 
 /** Undo in place of "are you sure". */
@@ -46,29 +49,19 @@ function JustSetAside({ row, onUndone }: { row: WatchRow; onUndone: () => void }
 function WatchRows({ rows, onSetAside }: { rows: readonly WatchRow[]; onSetAside: (row: WatchRow) => void }) {
   return (
     <ol>
-      {useFirstFew(rows).map((row) => (
+      {rows.map((row) => (
         <WatchLine key={row.componentId} row={row} onSetAside={onSetAside} />
       ))}
     </ol>
   );
 }
 
-/** The Watch: which parts may not see their next round, why, and what to load. */
-export function WatchScreen() {
+function PageOfWatch({ page }: { page: WatchPage }) {
   const [search, setSearch] = useSearchParams();
+  const all = useAllDrawn();
   const [aside, setAside] = useState<WatchRow | null>(null);
-  useRowKeys();
   const at = pageOf(search);
   const size = pageSize();
-  const watch = useQuery(queries.watch(watchAsked(search)));
-  if (!watch.data) {
-    return watch.error ? (
-      <Failed error={watch.error} what="The Watch" retry={() => void watch.refetch()} />
-    ) : (
-      <Loading what="the Watch" />
-    );
-  }
-  const page = watch.data;
   const turn = (to: number) => {
     const next = new URLSearchParams(search);
     next.set('page', String(to));
@@ -93,7 +86,7 @@ export function WatchScreen() {
             Nothing stands so. Every part that was measured is expected to see its next round.
           </p>
         ) : (
-          <WatchRows rows={page.rows} onSetAside={setAside} />
+          <WatchRows rows={all ? page.rows : page.rows.slice(0, FIRST_FEW)} onSetAside={setAside} />
         )}
         {(at > 0 || (at + 1) * size < page.matching) && (
           <div className="flex items-center gap-4 py-4">
@@ -113,9 +106,28 @@ export function WatchScreen() {
         aria-label="For the van and the office"
         className="border-t border-rule-strong bg-raised px-4 py-5 md:border-t-0 md:border-l md:px-5"
       >
-        <VanLoad load={page.load} />
-        <FleetLearned />
+        {all && (
+          <>
+            <VanLoad load={page.load} />
+            <FleetLearned />
+          </>
+        )}
       </aside>
     </div>
   );
+}
+
+/** The Watch: which parts may not see their next round, why, and what to load. */
+export function WatchScreen() {
+  const [search] = useSearchParams();
+  useRowKeys();
+  const watch = useQuery(queries.watch(watchAsked(search)));
+  if (!watch.data) {
+    return watch.error ? (
+      <Failed error={watch.error} what="The Watch" retry={() => void watch.refetch()} />
+    ) : (
+      <Loading what="the Watch" />
+    );
+  }
+  return <PageOfWatch page={watch.data} />;
 }
