@@ -311,7 +311,6 @@ export {
   type PartSchool,
   newPlateSchema,
   newSystemSchema,
-  sessionSchema,
   SYSTEM_SORTS,
   systemDetailSchema,
   systemsPageSchema,
@@ -320,11 +319,11 @@ export {
   type FittedPart,
   type NewPlate,
   type NewSystem,
-  type Session,
   type SystemDetail,
   type SystemsQuery,
   type SystemSummary,
 } from './http/systems.ts';
+export { sessionSchema, type Session } from './http/session.ts';
 export {
   lackOf,
   newCallSchema,

@@ -3,16 +3,12 @@ import { geoPlaceSchema } from './places.ts';
 import { COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
 import { givenPlateSchema } from '../equipment/given-plate.ts';
 import { FUSE_AMPS, MOST_WIRES_OF_PART, plateSchema, systemKindSchema, wireNoteSchema } from '../equipment/plate.ts';
-import { policySchema } from '../verdict/policy.ts';
 import { SCHOOL_IDS } from '../verdict/schools.ts';
 import { STANDINGS } from '../verdict/standing.ts';
-import { fleetPriorSchema } from '../series/prior-schema.ts';
-import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
+import { dateSchema, givenDateSchema, idSchema } from './common.ts';
 import { eventSchema } from './events.ts';
-import { meterInUseSchema } from './meters.ts';
 import { photoSchema } from './photos.ts';
 import { readingSchema } from './readings.ts';
-import { refrigerantSchema } from './refrigerants.ts';
 import { followUpSchema, looseEndSchema } from './rounds.ts';
 import { visitSchema } from './visits.ts';
 
@@ -139,23 +135,3 @@ export const systemDetailSchema = z.object({
   events: z.array(eventSchema),
 });
 export type SystemDetail = z.infer<typeof systemDetailSchema>;
-
-/** Who is working, for which firm, by which policy. */
-export const sessionSchema = z.object({
-  firm: z.object({
-    id: idSchema,
-    name: z.string(),
-    /** Time zone of its days. */
-    zone: z.string(),
-    policy: policySchema,
-    /** What the firm’s own fleet has taught; null before it was asked. */
-    prior: fleetPriorSchema.nullable(),
-  }),
-  /** Pressure–temperature tables the firm has loaded. */
-  refrigerants: z.array(refrigerantSchema),
-  /** Instruments in use. */
-  meters: z.array(meterInUseSchema),
-  person: z.object({ id: idSchema, name: z.string(), initials: z.string() }),
-  now: momentSchema,
-});
-export type Session = z.infer<typeof sessionSchema>;

@@ -1,11 +1,5 @@
 import type { Problem } from '@yarnix/core';
-import type { z } from 'zod';
-import type * as ReplySchemas from './replies.ts';
-
-type Replies = typeof ReplySchemas;
-
-/** Fetches what checks the server's answers; once for all. */
-export const replies = (): Promise<Replies> => import('./replies.ts');
+import { replySchema, type Reply, type ReplyName } from './replies/index.ts';
 
 /** The server answered that it will not do it, and why. */
 export class ApiProblem extends Error {
@@ -41,8 +35,7 @@ async function troubleFrom(response: Response): Promise<ApiProblem | NoAnswer> {
     return new NoAnswer(`The server answered ${response.status}.`, retryAfterOf(response));
   }
   const json: unknown = await response.json().catch(() => undefined);
-  const { problemSchema } = await replies();
-  const read = problemSchema.safeParse(json);
+  const read = (await replySchema('problemSchema')).safeParse(json);
   if (read.success) return new ApiProblem(read.data);
   const detail = `The server answered ${response.status} without a reason.`;
   const base = { type: 'about:blank', title: 'The server did not take it', code: 'no-reason' };
@@ -71,28 +64,28 @@ async function ask(path: string, init: RequestInit): Promise<unknown> {
 }
 
 /** Asks for what is at a path, and holds the answer against its schema. */
-export async function get<Name extends keyof Replies>(
+export async function get<Name extends ReplyName>(
   path: string,
   reply: Name,
   signal?: AbortSignal,
-): Promise<z.output<Replies[Name]>> {
-  const [json, schemas] = await Promise.all([ask(path, signal ? { signal } : {}), replies()]);
-  return schemas[reply].parse(json) as z.output<Replies[Name]>;
+): Promise<Reply<Name>> {
+  const [json, schema] = await Promise.all([ask(path, signal ? { signal } : {}), replySchema(reply)]);
+  return schema.parse(json);
 }
 
 /** Asks for something to begin or to be taken away; the reply is not needed. */
 export const send = (method: 'POST' | 'DELETE', path: string): Promise<unknown> => ask(path, { method });
 
 /** Sends a body where the answer matters, and holds that against its schema. */
-export async function change<Name extends keyof Replies>(
+export async function change<Name extends ReplyName>(
   method: 'POST' | 'PUT',
   path: string,
   body: unknown,
   reply: Name,
-): Promise<z.output<Replies[Name]>> {
+): Promise<Reply<Name>> {
   const init = { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
-  const [json, schemas] = await Promise.all([ask(path, { ...init, ...within(LONGEST_MS) }), replies()]);
-  return schemas[reply].parse(json) as z.output<Replies[Name]>;
+  const [json, schema] = await Promise.all([ask(path, { ...init, ...within(LONGEST_MS) }), replySchema(reply)]);
+  return schema.parse(json);
 }
 
 /** A signal that gives up after a time, where the browser has it. */

@@ -2,7 +2,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useDropzone } from 'react-dropzone';
 import { Link, useNavigate } from 'react-router';
 import { v7 } from 'uuid';
-import { put, replies } from '../../app/api.ts';
+import { put } from '../../app/api.ts';
+import { replySchema } from '../../app/replies/index.ts';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { Button } from '../../kit/button.tsx';
@@ -70,8 +71,8 @@ function WholeFirm() {
   const restoring = useMutation({
     mutationFn: async (file: File) => {
       if (file.size > LARGEST_FIRM) throw new Error('It is larger than 64 MB: take it out in parts.');
-      const { restoredSchema } = await replies();
-      return restoredSchema.parse(await put('/api/export', file));
+      const [schema, restored] = await Promise.all([replySchema('restoredSchema'), put('/api/export', file)]);
+      return schema.parse(restored);
     },
     onSuccess: () => client.invalidateQueries(),
   });

@@ -1,0 +1,1 @@
+export { problemSchema, sessionSchema } from '@yarnix/core';

@@ -1,0 +1,1 @@
+export { meterSchema, metersSchema } from '@yarnix/core';

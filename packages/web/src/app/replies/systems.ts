@@ -1,0 +1,9 @@
+export {
+  followUpsPageSchema,
+  probeFaultsSchema,
+  provedCausesSchema,
+  referenceSchema,
+  systemDetailSchema,
+  systemsPageSchema,
+  visitsPageSchema,
+} from '@yarnix/core';

@@ -1,0 +1,1 @@
+export { latestRefitSchema, watchChangesSchema, watchPageSchema } from '@yarnix/core';

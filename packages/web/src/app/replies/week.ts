@@ -1,0 +1,10 @@
+export {
+  calendarLinkSchema,
+  calendarsSchema,
+  jobSchema,
+  jobsPageSchema,
+  movedSchema,
+  planningSchema,
+  vanSchema,
+  weekSchema,
+} from '@yarnix/core';
