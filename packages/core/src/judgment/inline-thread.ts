@@ -15,6 +15,10 @@ export interface InlineThreadData {
   } | null;
 }
 
+/** Finer than any drawing; a Watch of many rows is a third shorter on the line for it. */
+const DIGITS_DRAWN = 6;
+const drawn = (value: number): number => Number(value.toPrecision(DIGITS_DRAWN));
+
 /** A thread without a number. */
 export const NO_THREAD: InlineThreadData = { points: [], limit: null, baseline: null, ahead: null };
 
@@ -26,15 +30,15 @@ export function inlineThread({ numeric, reasons }: ThreadState): InlineThreadDat
   const trend = reasons.find((r) => r.because.code === 'trend')?.because;
   const wearSide = trend?.code === 'trend' ? trend.numbers.side : ahead?.crossing?.side;
   return {
-    points: numeric.compared.map((c) => ({ day: c.reading.day, value: c.value })),
+    points: numeric.compared.map((c) => ({ day: c.reading.day, value: drawn(c.value) })),
     limit: !limits.known ? null : wearSide ? limits[wearSide] : (plate?.limit ?? null),
-    baseline: numeric.baseline?.value ?? null,
+    baseline: numeric.baseline ? drawn(numeric.baseline.value) : null,
     ahead: ahead && {
       day: ahead.day,
-      ...(ahead.now === undefined ? {} : { now: ahead.now }),
-      expected: ahead.expected,
-      low80: ahead.low80,
-      high80: ahead.high80,
+      ...(ahead.now === undefined ? {} : { now: drawn(ahead.now) }),
+      expected: drawn(ahead.expected),
+      low80: drawn(ahead.low80),
+      high80: drawn(ahead.high80),
     },
   };
 }

@@ -89,7 +89,7 @@ export const watchStore = (db: Knex, log: Logger) => ({
       .leftJoin('people as p', 'p.id', 'z.person_id')
       .orderBy([{ column: 'k.urgency', order: 'desc' }, 'k.id'])
       .select<Row[]>(
-        'k.*',
+        ...['k.id', 'k.system_id', 'k.slot', 'k.part_label', 'k.standing', 'k.urgency', 'k.chance', 'k.lead'],
         's.address',
         's.area',
         's.kind as system_kind',
