@@ -1,5 +1,6 @@
 import compression from 'compression';
 import express, { Router, type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Knex } from 'knex';
 import { join } from 'node:path';
@@ -62,6 +63,9 @@ export interface AppOptions {
   readonly limits?: ClientLimits;
 }
 
+/** For whom cannot unpack Brotli: a third quicker than the usual six, and a sixteenth longer. */
+const GZIP_LEVEL = 4;
+
 const security = helmet({
   // Served on loopback over plain HTTP: no upgrade to HTTPS. Charts and primitives set inline styles.
   contentSecurityPolicy: {
@@ -75,7 +79,16 @@ const security = helmet({
 });
 
 function serveWeb(app: Express, dist: string): void {
-  app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: '1y' }));
+  app.use(
+    '/assets',
+    // What the build packed is sent as it is; the rest as it stands.
+    expressStaticGzip(join(dist, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: { immutable: true, maxAge: '1y' },
+    }),
+  );
   app.use(
     express.static(dist, { index: false, setHeaders: (response) => response.setHeader('cache-control', 'no-cache') }),
   );
@@ -131,6 +144,8 @@ export function createApp({
 
   const app = express();
   app.disable('x-powered-by');
+  // What the API answers is kept by nobody: nothing to tell one answer from another by. Files have their own.
+  app.disable('etag');
   app.use(
     security,
     requestLog(log),
@@ -138,7 +153,10 @@ export function createApp({
     limitClients(limits),
     ownOriginOnly,
     // Compressing would hold back the events of a stream until a block is full.
-    compression({ filter: (q, r) => r.getHeader('content-type') !== 'text/event-stream' && compression.filter(q, r) }),
+    compression({
+      level: GZIP_LEVEL,
+      filter: (q, r) => r.getHeader('content-type') !== 'text/event-stream' && compression.filter(q, r),
+    }),
   );
   app.get('/healthz', async (_request, response) => {
     await db.raw('select 1');

@@ -3,6 +3,7 @@ import type { Server } from 'node:http';
 import { connect, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { createApp } from '../app.ts';
@@ -13,6 +14,7 @@ let suite: Suite;
 let system: MadeSystem;
 let app: Suite['app'];
 const logged: string[] = [];
+const LARGE_SCRIPT = `// ${'a script '.repeat(400)}`;
 beforeAll(async () => {
   suite = await openSuite();
   system = await makeSystem(suite.app);
@@ -20,6 +22,8 @@ beforeAll(async () => {
   mkdirSync(join(webDist, 'assets'));
   writeFileSync(join(webDist, 'index.html'), '<title>app</title>');
   writeFileSync(join(webDist, 'assets/app-1.js'), '1');
+  writeFileSync(join(webDist, 'assets/app-2.js'), LARGE_SCRIPT);
+  writeFileSync(join(webDist, 'assets/app-2.js.br'), brotliCompressSync(LARGE_SCRIPT));
   app = createApp({
     db: suite.db,
     log: createLog('trace', { write: (line) => void logged.push(line) }),
@@ -167,4 +171,17 @@ test('the log holds no text of customers, at any level, and says what went wrong
   expect(all).not.toContain(secret);
   expect(all).toContain('"code":"22P02"');
   expect(all).toContain('"path":"/api/systems"');
+});
+
+test('what the build packed is sent as it is, to whoever can unpack it', async () => {
+  const packed = await request(app).get('/assets/app-2.js').set('accept-encoding', 'br, gzip').expect(200);
+  expect(packed.headers).toMatchObject({
+    'content-encoding': 'br',
+    'cache-control': 'public, max-age=31536000, immutable',
+  });
+  expect(packed.headers['content-type']).toMatch(/javascript/);
+  expect(Number(packed.headers['content-length'])).toBe(brotliCompressSync(LARGE_SCRIPT).length);
+  const plain = await request(app).get('/assets/app-2.js').set('accept-encoding', 'identity').expect(200);
+  expect(plain.text).toBe(LARGE_SCRIPT);
+  expect(plain.headers['content-encoding']).toBeUndefined();
 });
