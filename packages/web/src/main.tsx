@@ -2,14 +2,20 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/app.tsx';
 import './app.css';
+import { deviceIsReady, fetchLetters, keepAppForLater } from './app/start.ts';
 import { applyTheme, storedTheme } from './app/theme.ts';
 
 applyTheme(storedTheme());
+fetchLetters();
 const root = document.getElementById('root');
 if (root) {
-  createRoot(root).render(
-    <StrictMode>
-      <App />
-    </StrictMode>,
+  const drawn = createRoot(root);
+  void deviceIsReady().then(() =>
+    drawn.render(
+      <StrictMode>
+        <App />
+      </StrictMode>,
+    ),
   );
 }
+keepAppForLater();

@@ -1,7 +1,7 @@
-import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider } from 'react-router/dom';
 import { startSending } from '../field/outbox.ts';
-import { persistOptions, queryClient } from './query-client.ts';
+import { queryClient } from './query-client.ts';
 import { router } from './router.tsx';
 
 startSending(
@@ -11,12 +11,7 @@ startSending(
 );
 
 export const App = () => (
-  <PersistQueryClientProvider
-    client={queryClient}
-    persistOptions={persistOptions}
-    // However young the device's copy is, what a page sent just before it was left may be missing in it: all is asked for again.
-    onSuccess={() => queryClient.invalidateQueries({ refetchType: 'none' })}
-  >
+  <QueryClientProvider client={queryClient}>
     <RouterProvider router={router} />
-  </PersistQueryClientProvider>
+  </QueryClientProvider>
 );

@@ -1,5 +1,6 @@
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
 import { QueryClient, type Query } from '@tanstack/react-query';
+import { persistQueryClientRestore, persistQueryClientSubscribe } from '@tanstack/react-query-persist-client';
 import { ApiProblem } from './api.ts';
 import { device } from './device.ts';
 
@@ -19,21 +20,39 @@ export const queryClient = new QueryClient({
   },
 });
 
+const KEY = 'answers';
+const read = async (key: string) => (await (await device()).get('cache', key)) ?? null;
+/** Read while the first screen is still being fetched. A device without room for a store has none. */
+let atStart: Promise<string | null> | undefined = read(KEY).catch(() => null);
+
 /** Answers are kept on the device, so that a system can be opened in a basement without a signal. */
-export const persister = createAsyncStoragePersister({
-  key: 'answers',
+const persister = createAsyncStoragePersister({
+  key: KEY,
   storage: {
-    getItem: async (key) => (await (await device()).get('cache', key)) ?? null,
+    getItem: (key) => {
+      const first = atStart;
+      atStart = undefined;
+      return first ?? read(key);
+    },
     setItem: async (key, value) => void (await (await device()).put('cache', value, key)),
     // Asked for when restoring fails, and a restore that a reload cut short fails: that must not cost the device its copy.
     removeItem: () => Promise.resolve(),
   },
 });
 
-export const persistOptions = {
+const persisted = {
+  queryClient,
   persister,
   maxAge: TWO_WEEKS,
   buster: '2',
   // An answer stays good for the device when asking again has failed: without a signal every question fails.
   dehydrateOptions: { shouldDehydrateQuery: (query: Query) => query.state.data !== undefined },
 };
+
+/** Takes up what the device keeps, and keeps from then on what comes. */
+export async function restoreAnswers(): Promise<void> {
+  await persistQueryClientRestore(persisted);
+  // However young the device's copy is, what a page sent just before it was left may be missing in it: all is asked for again.
+  await queryClient.invalidateQueries({ refetchType: 'none' });
+  persistQueryClientSubscribe(persisted);
+}

@@ -16,7 +16,7 @@ import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useMatch } from 
 import { OutboxStatus } from '../field/outbox-status.tsx';
 import { queries } from './queries.ts';
 import { chooseTheme, useTheme } from './theme.ts';
-import { useWide } from './use-media.ts';
+import { useRoomForPlaces, useWide } from './use-media.ts';
 
 const PLACES = [
   { to: '/watch', name: 'Watch', Icon: Activity },
@@ -72,21 +72,23 @@ function WhoIsHere() {
   ) : null;
 }
 
-function TopBar() {
+function TopBar({ hasPlaces }: { hasPlaces: boolean }) {
   return (
     <header className="flex h-14 items-stretch gap-6 border-b border-rule-strong px-4 md:px-5">
       <Brand />
-      <nav aria-label="Places" className="hidden gap-6 md:flex">
-        {PLACES.map(({ to, name }) => (
-          <NavLink
-            key={to}
-            to={to}
-            className="flex items-center border-b-[3px] border-transparent pt-[3px] font-semibold text-soft hover:text-ink aria-[current=page]:border-copper aria-[current=page]:text-ink"
-          >
-            {name}
-          </NavLink>
-        ))}
-      </nav>
+      {hasPlaces && (
+        <nav aria-label="Places" className="flex gap-6">
+          {PLACES.map(({ to, name }) => (
+            <NavLink
+              key={to}
+              to={to}
+              className="flex items-center border-b-[3px] border-transparent pt-[3px] font-semibold text-soft hover:text-ink aria-[current=page]:border-copper aria-[current=page]:text-ink"
+            >
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+      )}
       <div className="ml-auto flex items-center gap-4 max-md:gap-1">
         <OutboxStatus />
         <WhoIsHere />
@@ -104,7 +106,7 @@ function TopBar() {
 }
 
 const BottomBar = () => (
-  <nav aria-label="Places" className="sticky bottom-0 grid grid-cols-6 border-t border-rule-strong bg-ground md:hidden">
+  <nav aria-label="Places" className="sticky bottom-0 grid grid-cols-6 border-t border-rule-strong bg-ground">
     {IN_HAND.map(({ to, name, Icon }) => (
       <NavLink
         key={to}
@@ -120,6 +122,7 @@ const BottomBar = () => (
 /** The frame of every screen, around the place it is at. During a round on a phone the frame steps aside: the reading has the whole screen. */
 export function Shell({ content = <Outlet /> }: { content?: ReactNode }) {
   const wide = useWide();
+  const hasPlaces = useRoomForPlaces();
   const { pathname, search } = useLocation();
   const onRound = useMatch('/systems/:systemId/rounds/:visitId/:stopId') !== null;
   const onCall = useMatch('/systems/:systemId/calls/:visitId') !== null;
@@ -129,12 +132,12 @@ export function Shell({ content = <Outlet /> }: { content?: ReactNode }) {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-raised focus:p-3">
         To the content
       </a>
-      {(wide || !inRound) && <TopBar />}
+      {(wide || !inRound) && <TopBar hasPlaces={hasPlaces} />}
       {/* The address this content belongs to: the address bar may be ahead of what is drawn. */}
       <main id="main" data-at={pathname + search} className="flex flex-1 flex-col">
         {content}
       </main>
-      {!inRound && <BottomBar />}
+      {!inRound && !hasPlaces && <BottomBar />}
       <ScrollRestoration />
     </div>
   );

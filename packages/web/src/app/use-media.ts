@@ -12,6 +12,9 @@ export function useMedia(query: string): boolean {
   );
 }
 
+/** Wide enough for the places to stand beside the name of the app; below it they are a bar at the foot. As `md` of the styles. */
+export const useRoomForPlaces = (): boolean => useMedia('(min-width: 768px)');
+
 const WIDE = '(min-width: 900px)';
 
 /** Wide enough to show a stop's readings as a list beside the keypad; below it one reading fills the screen. */

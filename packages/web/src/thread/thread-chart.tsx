@@ -6,6 +6,7 @@ import { Line } from 'react-chartjs-2';
 import { useTheme } from '../app/theme.ts';
 import { chartData, chartOptions, type Palette } from './chart-config.ts';
 import type { ChartView, ThreadData } from './thread-data.ts';
+import { useLetters } from './use-letters.ts';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Tooltip, annotation);
 
@@ -42,13 +43,14 @@ export function ThreadChart({
   low?: boolean;
 }) {
   const theme = useTheme();
+  const lettered = useLetters();
   const palette = paletteOf(data.state?.standing ?? 'unproven');
   const ahead = data.inline?.ahead;
   const words = `${title}: chart of ${data.inline?.points.length ?? 0} readings${ahead ? `, expected ${sayValue(data.kind, ahead.expected)} at the next round` : ''}. The numbers are in the table below.`;
   return (
     <div className={low ? 'h-[230px]' : 'h-[340px] md:h-[380px]'} data-chart={title}>
       <Line
-        key={`${theme}${view}${span?.from ?? ''}${span?.to ?? ''}`}
+        key={`${theme}${lettered}${view}${span?.from ?? ''}${span?.to ?? ''}`}
         role="img"
         aria-label={words}
         data={chartData(data, palette, view)}
