@@ -1,5 +1,4 @@
 import type { Session, SystemDetail } from '@yarnix/core';
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import {
   beginRunning,
@@ -13,6 +12,7 @@ import {
   test,
   watchedDual,
 } from './support/app.ts';
+import { axe } from './support/axe.ts';
 
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
@@ -22,10 +22,10 @@ async function violations(page: Page): Promise<string[]> {
   await page.evaluate(() => document.fonts.ready);
   // At the end of the page the bar at the bottom covers nothing that could be scrolled clear of it.
   await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
-  const day = await new AxeBuilder({ page }).withTags(TAGS).analyze();
+  const day = await axe(page).withTags(TAGS).analyze();
   await page.evaluate(() => document.documentElement.classList.add('attic'));
   // The themes differ in their colors and in nothing else.
-  const attic = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze();
+  const attic = await axe(page).withRules(['color-contrast']).analyze();
   await page.evaluate(() => document.documentElement.classList.remove('attic'));
   return [day, attic].flatMap(({ violations: found }, at) =>
     found.map(({ id, nodes }) => {
