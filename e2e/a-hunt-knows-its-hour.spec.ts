@@ -55,7 +55,7 @@ test('a compressor that was just stopped is not judged for standing still: that 
   await expect(page.getByText('1 answer')).toBeVisible();
   // From heat to cooling it stops on the way.
   await expect(next.getByRole('heading', { level: 2 })).toHaveText('Call for cooling: what runs?');
-  await expect(next.getByText(/^Its off-timer may hold it until /)).toBeVisible();
+  await expect(next.getByText(/^Its off-timer may hold the compressor until /)).toBeVisible();
   await next.getByRole('button', { name: 'Blower', exact: true }).click();
   await next.getByRole('button', { name: 'Take it', exact: true }).click();
   await expect(page.getByRole('list', { name: 'Not judged' })).toContainText(
@@ -64,7 +64,7 @@ test('a compressor that was just stopped is not judged for standing still: that 
   await expect(page.getByText('1 answer')).toBeVisible();
   // Six minutes later it is looked at once more, and counts.
   await page.clock.fastForward('06:00');
-  await expect(next.getByText(/^Its off-timer may hold it until /)).toHaveCount(0);
+  await expect(next.getByText(/^Its off-timer may hold the compressor until /)).toHaveCount(0);
 });
 
 test('a fault that comes and goes is caught at the second look, and what was sound before stays beside it', async ({

@@ -1,10 +1,12 @@
 import type { AirQuantity } from '../circuit/air-side.ts';
+import { canChange, withChange, type Change } from '../circuit/change.ts';
 import { callsOf, type Machine } from '../circuit/machine.ts';
 import { benchOf, read, type Bench, type Measure } from '../circuit/measure.ts';
 import { LEADS, type Lead } from '../equipment/lead-points.ts';
 import type { Call } from '../trade/controls/call-table.ts';
 import { AIR, type AirFacts } from './air-tests.ts';
 import { ampsLike, DROP, lineVolts, LOW_VOLTS, microfaradsLike, ohmsLike, OPEN_CIRCUIT } from './answers.ts';
+import { answerOf } from './expectations.ts';
 import type { Answer, Power, Spot, Test } from './test-shape.ts';
 
 /** The name of a call as methods of readings have it. */
@@ -23,6 +25,8 @@ const made = (test: Omit<Test, 'id'>): Test => ({
   id: `${test.reading.kind}/${test.reading.slot}/${test.reading.point}/${test.reading.method}`,
 });
 
+/** A thermostat whose timer runs: all but Y is as it is called. */
+const WAITS: Change = { stuck: 'thermostat.Y', at: 'open' };
 /** Seconds into a call at which a motor's start is read. */
 const AT_THE_START = 2;
 /** Minutes until a hot compressor's overload has shut again, as a rule; from memory. */
@@ -43,12 +47,15 @@ export class Catalog {
   readonly #calls: ReadonlySet<Call>;
   readonly #branches: ReadonlyMap<string, { a: string; b: string; ohms: number }>;
   readonly #sound: Bench;
+  /** The same while the thermostat's timer holds the compressor; null where its call is no wire. */
+  readonly #timed: Bench | null;
 
   constructor(readonly machine: Machine) {
     this.#nodes = new Set(['ground', ...machine.network.flatMap(({ a, b }) => [a, b])]);
     this.#calls = new Set(callsOf(machine.spec));
     this.#branches = new Map(machine.network.map((branch) => [branch.id, branch]));
     this.#sound = benchOf(machine);
+    this.#timed = canChange(machine, WAITS) ? benchOf(withChange(machine, WAITS), this.#sound) : null;
   }
 
   has = (id: string): boolean => this.#branches.has(id);
@@ -63,14 +70,25 @@ export class Catalog {
     return [from, to];
   }
 
+  /** What a sound machine answers on a call while an off-timer keeps Y from it, where that is another answer. */
+  #held(measure: Extract<Measure, { what: 'volts' | 'amps' }>, answers: readonly Answer[]): Pick<Test, 'held'> {
+    if (!this.#timed) return {};
+    const of = (bench: Bench) => answers[answerOf({ answers }, read(bench, measure))]?.id;
+    const held = of(this.#timed);
+    // A few volts across two contacts that are both open are the meter's own; across one that carries, they are a fault.
+    return held === undefined || held === 'drop' || held === of(this.#sound) ? {} : { held };
+  }
+
   volts(lead: Lead, calls: readonly Call[], spot: Spot, over: { drop?: true; line?: true; minutes?: number } = {}) {
     const [from, to] = this.#ends(lead);
     if (!this.#nodes.has(from) || !this.#nodes.has(to)) return;
     const line = over.line ? (this.machine.spec.indoors === 'furnace' && spot === 'indoors' ? 120 : 240) : 0;
-    for (const call of calls.filter(this.can))
+    const answers = over.drop ? DROP : line > 0 ? lineVolts(line) : LOW_VOLTS;
+    for (const call of calls.filter(this.can)) {
+      const measure = { what: 'volts', from, to, call } as const;
       this.tests.push(
         made({
-          measure: { what: 'volts', from, to, call },
+          measure,
           reading: wiring('wiring-volts', lead, METHOD_OF_CALL[call]),
           spot,
           power: 'live',
@@ -79,9 +97,11 @@ export class Catalog {
           settled: false,
           share: 0.06,
           floor: line > 0 ? 3 : over.drop ? 0.15 : 0.8,
-          answers: over.drop ? DROP : line > 0 ? lineVolts(line) : LOW_VOLTS,
+          answers,
+          ...this.#held(measure, answers),
         }),
       );
+    }
   }
 
   ohms(lead: Lead, keep: readonly string[], spot: Spot, minutes = 3): void {
@@ -108,9 +128,17 @@ export class Catalog {
   /** Amps at the start of a call, `cooled` where the compressor was left to cool before it. */
   startAmps(point: Lead, through: string, usual: number, spot: Spot, cooled: boolean): void {
     if (!this.has(through)) return;
+    const measure: Measure = {
+      what: 'amps',
+      through,
+      call: 'cooling',
+      after: AT_THE_START,
+      ...(cooled && { cooled }),
+    };
+    const answers = ampsLike(usual);
     this.tests.push(
       made({
-        measure: { what: 'amps', through, call: 'cooling', after: AT_THE_START, ...(cooled && { cooled }) },
+        measure,
         reading: wiring('wiring-amps', point, cooled ? 'cooled-start' : 'cooling-start'),
         spot,
         power: 'live',
@@ -119,17 +147,20 @@ export class Catalog {
         settled: false,
         share: 0.1,
         floor: 0.1,
-        answers: ampsLike(usual),
+        answers,
+        ...this.#held(measure, answers),
       }),
     );
   }
 
   amps(point: Lead, through: string, usual: number, calls: readonly Call[], spot: Spot): void {
     if (!this.has(through)) return;
-    for (const call of calls.filter(this.can))
+    const answers = ampsLike(usual);
+    for (const call of calls.filter(this.can)) {
+      const measure = { what: 'amps', through, call } as const;
       this.tests.push(
         made({
-          measure: { what: 'amps', through, call },
+          measure,
           reading: wiring('wiring-amps', point, METHOD_OF_CALL[call]),
           spot,
           power: 'live',
@@ -138,9 +169,11 @@ export class Catalog {
           settled: false,
           share: 0.1,
           floor: 0.1,
-          answers: ampsLike(usual),
+          answers,
+          ...this.#held(measure, answers),
         }),
       );
+    }
   }
 
   microfarads(of: string, rated: number, reading: Test['reading'], spot: Spot): void {

@@ -89,8 +89,12 @@ export function answerOf({ answers }: Pick<Expectation, 'answers'>, reading: Rea
   return answers.findIndex((a) => 'from' in a && reading >= a.from && (reading < a.below || a.below === Infinity));
 }
 
+/** The id of the answer that a reading is; undefined for one that is none of a test's. */
+export const answerIdOf = ({ answers }: Test, reading: Reading): string | undefined =>
+  answers ? answers[answerOf({ answers }, reading)]?.id : undefined;
+
 /** What is entered for what an instrument shows: the figure, or the word where a test asks for one. */
 export function enteredFor(test: Test, reading: Reading): Reading {
-  if (test.reading.kind !== 'hunt-look' || typeof reading === 'string' || !test.answers) return reading;
-  return test.answers[answerOf({ answers: test.answers }, reading)]?.id ?? reading;
+  if (test.reading.kind !== 'hunt-look' || typeof reading === 'string') return reading;
+  return answerIdOf(test, reading) ?? reading;
 }

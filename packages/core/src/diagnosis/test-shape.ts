@@ -39,4 +39,6 @@ export interface Test {
   readonly floor: number;
   /** The answers; null where they are whatever the causes predict. */
   readonly answers: readonly Answer[] | null;
+  /** The answer of a sound machine whose compressor an off-timer still holds; left out where it is the same as without. */
+  readonly held?: string;
 }

@@ -158,6 +158,38 @@ test('a compressor that stands still while its off-timer may hold it is not judg
   expect([answersOn(anew).length, unjudgedOn(anew), askedOn(anew).skipped]).toEqual([2, [], []]);
 });
 
+test('volts and amps that read as they do while an off-timer holds are not judged either; what they could not read then, is', () => {
+  const cut = reading({ kind: 'wiring-ohms', point: 'yc-co', method: 'lifted', inputs: { ohms: 15 }, takenAt: at(10) });
+  const volts = (point: RoundReading['point'], read: number, minute: number) =>
+    scene([
+      cut,
+      reading({ kind: 'wiring-volts', point, method: 'cooling', inputs: { volts: read }, takenAt: at(minute) }),
+    ]);
+  const judged = (all: HuntScene) => [answersOn(all).length - 1, unjudgedOn(all).length];
+  // A dead coil may only wait; a live one, or one that is too low, does not.
+  expect([judged(volts('yc-co', 0, 12)), judged(volts('yc-co', 0, 16))]).toEqual([
+    [0, 1],
+    [1, 0],
+  ]);
+  expect([judged(volts('yc-co', 26, 12)), judged(volts('yc-co', 11, 12))]).toEqual([
+    [1, 0],
+    [1, 0],
+  ]);
+  // O is called all the while, and R to C is live without a call.
+  expect(tests.get('wiring-volts/supply/o-c/cooling')?.held).toBeUndefined();
+  expect(judged(volts('r-c', 0, 12))).toEqual([1, 0]);
+  const amps = (read: number, minute: number) =>
+    scene([
+      cut,
+      reading({ kind: 'wiring-amps', point: 'kc-t2', method: 'cooling', inputs: { amps: read }, takenAt: at(minute) }),
+    ]);
+  expect([judged(amps(0, 12)), judged(amps(14, 12)), judged(amps(0, 16))]).toEqual([
+    [0, 1],
+    [1, 0],
+    [1, 0],
+  ]);
+});
+
 test('on arrival, on a call that is held, and where no compressor is called, no timer holds anything', () => {
   expect(unjudgedOn(scene([look('cooling', ['blower'], at(1))]))).toEqual([]);
   const held = [look('cooling', ['blower'], at(1)), look('cooling', ['blower'], at(2))];

@@ -1,5 +1,6 @@
 import type { Reading } from '../circuit/measure.ts';
 import { standpointAfter, type Standpoint } from '../diagnosis/costs.ts';
+import { answerIdOf } from '../diagnosis/expectations.ts';
 import type { Test } from '../diagnosis/test-shape.ts';
 import { isInWeather, weatherFor } from '../diagnosis/weather.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
@@ -46,8 +47,9 @@ export function momentAfter(test: Test, takenAt: string, before: Moment, kind: S
  * Until when an off-timer may hold the compressor, if a test's call is made now; null where the call is not one for the
  * compressor, or nothing was stopped on this visit. A call that is held goes on waiting for the timer it began with.
  */
-export function heldUntil({ measure, call }: Test, now: Moment, kind: SystemKind): string | null {
-  if (measure.what !== 'runs' || call === 'defrost' || !callsCompressor(call, kind)) return null;
+export function heldUntil({ measure, call, held }: Test, now: Moment, kind: SystemKind): string | null {
+  const isMoved = measure.what === 'runs' || held !== undefined;
+  if (!isMoved || call === 'defrost' || !callsCompressor(call, kind)) return null;
   return isHeld(call, now) ? now.freeAt : timerOver(now.stoppedAt);
 }
 
@@ -71,6 +73,11 @@ export function whyUnjudged(
       : { because: 'too-warm', outdoorF, limitF: most };
   }
   const until = heldUntil(test, before, kind);
-  const still = typeof says === 'string' && !says.split(' ').includes('compressor');
-  return until !== null && still && takenAt < until ? { because: 'off-timer', until } : null;
+  return until !== null && takenAt < until && isAsHeld(test, says) ? { because: 'off-timer', until } : null;
 }
+
+/** Whether a test says what it would if a sound compressor were held: it stands still, or wires and amps are as without a call. */
+const isAsHeld = (test: Test, says: Reading): boolean =>
+  test.measure.what === 'runs'
+    ? typeof says === 'string' && !says.split(' ').includes('compressor')
+    : test.held !== undefined && answerIdOf(test, says) === test.held;

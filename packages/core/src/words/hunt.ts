@@ -205,7 +205,7 @@ export const knotsOf = (call: Pick<NewCall, 'complaints'>, { answers, tests }: T
 /** Why an answer does not count: "38 °F outdoors: too cold to judge it by, which takes 60 °F". */
 export function unjudgedWords(why: Unjudged): string {
   if (why.because === 'off-timer')
-    return 'its off-timer may have held the compressor: looked at too early, and asked for again';
+    return 'its off-timer may have held the compressor: taken too early, and asked for again';
   const { outdoorF, limitF } = why;
   return why.because === 'too-cold'
     ? `at ${outdoorF} °F outdoors it tells nothing: it takes ${limitF} °F or more`

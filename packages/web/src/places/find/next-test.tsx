@@ -64,14 +64,15 @@ const Cautions = ({ offered: { test } }: { offered: Offered }) => {
   );
 };
 
-/** That a compressor may not be let start yet: one that stands still before then says nothing. */
+/** That a compressor may not be let start yet: one that stands still before then says nothing, nor do its wires. */
 function OffTimer({ until }: { until: string | null }) {
   const now = useNow(until);
   if (until === null || now >= Date.parse(until)) return null;
   const clock = new Date(until).toLocaleTimeString('en-US', { hour: 'numeric', minute: '2-digit' });
   return (
     <p role="status" className="mt-1 border-l-[3px] border-watch pl-3 font-semibold">
-      Its off-timer may hold it until {clock}: a compressor that stands still before then is not judged.
+      Its off-timer may hold the compressor until {clock}: that it stands still, or has no call, is not judged before
+      then.
     </p>
   );
 }
