@@ -18,12 +18,22 @@ export function bringAlike(
 ): Compared {
   const alike = kind.likeForLike;
   if (!alike) return { value, error: 0, known: true };
-  return alike.bring(value, { ...about, conditions: conditions ?? {} }, inputs ?? {});
+  return alike.bring(value, aboutIn(about, conditions ?? {}), inputs ?? {});
 }
+
+/** The same under other conditions. Written out: this is done for every reading of every thread. */
+const aboutIn = ({ systemKind, plate, component, point, tables }: About, conditions: Conditions): About => ({
+  systemKind,
+  plate,
+  component,
+  point,
+  tables,
+  conditions,
+});
 
 /** What a reading is about under the kind's common conditions: the limits of compared values are taken there. */
 export const aboutAlike = (kind: NumericKind, about: About): About =>
-  kind.likeForLike ? { ...about, conditions: kind.likeForLike.at(about) } : about;
+  kind.likeForLike ? aboutIn(about, kind.likeForLike.at(about)) : about;
 
 /** A reading brought to common conditions, with its whole error. */
 export interface ComparedReading extends Compared {
@@ -51,15 +61,28 @@ export function compareReadings(
   kind: NumericKind,
   readings: readonly ThreadReading[],
   about: About,
-  known?: MetersKnown,
+  meters?: MetersKnown,
 ): ComparedReading[] {
   return readings
     .map((reading) => {
       const method = kind.methods.find((m) => m.id === reading.method);
-      const { value, parts } = correctedFor(method, reading.value, reading.instrument, reading.day, known);
-      const compared = bringAlike(kind, value, about, reading.conditions, reading.inputs);
+      const { value, parts } = correctedFor(method, reading.value, reading.instrument, reading.day, meters);
+      const {
+        value: alike,
+        error,
+        known,
+        weather,
+      } = bringAlike(kind, value, about, reading.conditions, reading.inputs);
       const meter = method?.error?.(reading.value) ?? 0;
-      return { reading, ...compared, sd: Math.sqrt(meter * meter + compared.error * compared.error), meters: parts };
+      return {
+        reading,
+        value: alike,
+        error,
+        known,
+        weather,
+        sd: Math.sqrt(meter * meter + error * error),
+        meters: parts,
+      };
     })
     .sort(
       (a, b) =>

@@ -4,7 +4,7 @@ import type { SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
 import type { About } from '../readings/contract/entry.ts';
 import type { Compared, NumericKind, ReadingKind } from '../readings/contract/kind.ts';
-import type { JudgedReading, ThreadReading, Ruling } from '../readings/contract/reading.ts';
+import { isNumeric, type JudgedReading, type ThreadReading, type Ruling } from '../readings/contract/reading.ts';
 import { readingKind } from '../readings/registry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
 import type { ThreadFit } from '../series/fit-thread.ts';
@@ -118,27 +118,20 @@ const isAtLeast = (judgment: Judgment | null, standing: Standing): boolean =>
   judgment !== null && severityOf(judgment.standing) >= severityOf(standing);
 
 function judgeNumber(
-  value: number,
-  reading: JudgedReading,
+  reading: JudgedReading & { readonly value: number },
   context: JudgeContext,
   kind: NumericKind,
   policy: Policy,
 ): Verdict {
-  const { point, conditions, inputs } = reading;
-  const about: About = { ...context, point, conditions };
+  const { value, point, conditions, inputs } = reading;
+  const { systemKind, plate: nameplate, component, nextRound, prior } = context;
+  const about: About = { systemKind, plate: nameplate, component, point, conditions };
   const limits = kind.limits(about, policy);
-  const series = prepareSeries(
-    kind,
-    [...context.earlier, { ...reading, value }],
-    about,
-    policy,
-    context.events,
-    context.prior?.meters,
-  );
-  const trend = kind.wear === 'none' ? null : judgeByTrend(series, { ...context, prior: context.prior, policy });
+  const series = prepareSeries(kind, [...context.earlier, reading], about, policy, context.events, prior?.meters);
+  const trend = kind.wear === 'none' ? null : judgeByTrend(series, { prior, nextRound, policy });
   const found = judgeFindings(reading.findings, point);
   const method = kind.methods.find((m) => m.id === reading.method);
-  const corrected = correctedFor(method, value, reading.instrument, reading.day, context.prior?.meters);
+  const corrected = correctedFor(method, value, reading.instrument, reading.day, prior?.meters);
   const believed = believedOf(corrected, value, kind.driftIn === 'unit');
   const plate = judgeAgainstPlate(believed.value, limits, kind.unit, believed.meter);
   const failed = isAtLeast(found, 'act') || isAtLeast(plate, 'act');
@@ -174,7 +167,8 @@ function conclude(
   const standing = combine(reasons, kind, point);
   const lead = reasons.find((r) => r.standing === standing) ?? reasons[0];
   if (!lead) throw new UnknownReadingKind(`${kind.id} gives no judgment for what was found`);
-  return { ...lead, standing, value, reasons, numeric };
+  const { basis, limit, because } = lead;
+  return { basis, standing, limit, because, value, reasons, numeric };
 }
 
 /**
@@ -198,8 +192,7 @@ function ruled(verdict: Verdict, { standing, why, by }: Ruling): Verdict {
 function judgeUnruled(reading: JudgedReading, context: JudgeContext, policy: Policy): Verdict {
   const kind = readingKind(reading.kind);
   if (!kind) throw new UnknownReadingKind(reading.kind);
-  if (reading.value !== null && kind.type === 'number')
-    return judgeNumber(reading.value, reading, context, kind, policy);
+  if (isNumeric(reading) && kind.type === 'number') return judgeNumber(reading, context, kind, policy);
   const bySchool = kind.type === 'finding' ? kind.bySchool : undefined;
   const findings = bySchool?.(reading.findings, reading.inputs ?? {}, policy) ?? reading.findings;
   const found = judgeFindings(findings, reading.point);

@@ -66,6 +66,7 @@ export function prepareSeries(
     sd: doubt.each[i] ? Math.hypot(sd, doubt.each[i]) : sd,
   }));
   const places = shifts.map((shift) => compared.findIndex(({ reading }) => isSince(reading, shift)));
+  const weather = weatherOf(compared, reference);
   return {
     kind,
     about,
@@ -74,10 +75,6 @@ export function prepareSeries(
     shifts,
     baseline,
     reference,
-    ready: {
-      ...readyThread(kind, points, reference, fittedOn, places),
-      ...weatherOf(compared, reference),
-      sharedSd: doubt.shared / reference,
-    },
+    ready: readyThread(kind, points, reference, fittedOn, places, weather, doubt.shared / reference),
   };
 }

@@ -48,8 +48,9 @@ export function threadState(
   const ordered = inOrder(readings);
   const numbers = ordered.filter(isNumeric);
   const last = numbers.at(-1);
-  const number = last ? judge(last, { ...context, earlier: numbers.slice(0, -1) }, policy) : null;
-  const findings = latestFindings(ordered).map((r) => judge(r, { ...context, earlier: [] }, policy));
+  const number = last ? judge(last, { earlier: numbers.slice(0, -1), ...context }, policy) : null;
+  const alone = { earlier: [], ...context };
+  const findings = latestFindings(ordered).map((r) => judge(r, alone, policy));
   // What proves nothing takes nothing away from a number that does.
   const telling =
     number && number.standing !== 'unproven' ? findings.filter((f) => f.standing !== 'unproven') : findings;

@@ -42,7 +42,7 @@ function holds(rule: TogetherRule, threads: readonly Shown[], plate: Plate): rea
 
 /** The findings over several readings of one system that hold, with the threads each rests on. */
 export function readTogether(threads: readonly Readable[], plate: Plate): Together[] {
-  const shown = threads.map((t) => ({ ...t, signs: signsOf(t.state) }));
+  const shown = threads.map(({ key, state }): Shown => ({ key, state, signs: signsOf(state) }));
   return TOGETHER_IDS.flatMap((rule) => {
     const found = holds(TOGETHER[rule], shown, plate);
     return found ? [{ rule, threads: [...new Set(found.map((t) => t.key))] }] : [];

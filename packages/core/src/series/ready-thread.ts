@@ -20,7 +20,8 @@ const LEAST_ERROR = 1e-4;
 
 /**
  * Makes a series ready to be fitted. Points in order of time; `reference` in the series' unit; `shifts` are the places of
- * the first points after events that may have moved the level.
+ * the first points after events that may have moved the level; `weather` and `sharedSd` are what is known of
+ * those and of the meters (see ReadyThread).
  */
 export function readyThread(
   spec: SeriesSpec,
@@ -28,6 +29,8 @@ export function readyThread(
   reference: number,
   fittedOn: Day | null,
   shifts: readonly number[] = [],
+  weather: Pick<ReadyThread, 'away' | 'awaySd' | 'awayAllowed'> = {},
+  sharedSd?: number,
 ): ReadyThread {
   const sd = spec.driftPrior.sdShare;
   return {
@@ -41,6 +44,10 @@ export function readyThread(
     levelSd: LEVEL_SPREAD * sd,
     oddSd: ODD_SPREAD * sd,
     stepSd: STEP_SPREAD * sd,
+    away: weather.away,
+    awaySd: weather.awaySd,
+    awayAllowed: weather.awayAllowed,
+    sharedSd,
   };
 }
 

@@ -29,8 +29,7 @@ function decimalsOf(value: number, unit: Unit): number {
 
 let grouped: Intl.NumberFormat | undefined;
 /** Made when the first large number is said: making it takes a phone longer than all other words together. */
-const grouping = (): Intl.NumberFormat =>
-  (grouped ??= new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 }));
+const grouping = (): Intl.NumberFormat => (grouped ??= new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 }));
 
 /** A number as a technician reads it: 38.4, 0.91, 241, 34,600. Small amps keep two decimals. */
 export function sayNumber(value: number, unit: Unit): string {
