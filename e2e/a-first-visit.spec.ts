@@ -33,3 +33,26 @@ test('a first visit waits for the frame alone, then for its place; letters and a
   await expect(page.locator('[data-row]').first()).toBeVisible();
   await expect(page.locator('html')).toHaveClass(/lettered/);
 });
+
+test('a copy on the device that cannot be read costs nobody the app', async ({ page, server }) => {
+  await page.goto(`${server.address}/watch`);
+  await expect(page.locator('[data-row]').first()).toBeVisible();
+  const spoil = () =>
+    page.evaluate(async () => {
+      const db = await new Promise<IDBDatabase>((resolve) => {
+        const opening = indexedDB.open('yarnix');
+        opening.onsuccess = () => resolve(opening.result);
+      });
+      const store = db.transaction('cache', 'readwrite').objectStore('cache');
+      const was = await new Promise<unknown>((resolve) => {
+        const asked = store.get('answers');
+        asked.onsuccess = () => resolve(asked.result);
+      });
+      store.put('{"clientState":', 'answers');
+      db.close();
+      return typeof was;
+    });
+  await expect.poll(spoil).toBe('string');
+  await page.reload();
+  await expect(page.locator('[data-row]').first()).toBeVisible();
+});

@@ -1,6 +1,7 @@
 import { cholesky, forward } from './cholesky.ts';
 import type { ThreadPrior } from './drift-prior.ts';
-import { startOf, type Explanation, type ThreadFit } from './fit-thread.ts';
+import { startOf, type Explanation } from './explain-thread.ts';
+import type { ThreadFit } from './fit-thread.ts';
 import type { ReadyThread } from './thread-shape.ts';
 import type { PlacedPull } from './meter-layout.ts';
 

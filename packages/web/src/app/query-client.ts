@@ -51,7 +51,8 @@ const persisted = {
 
 /** Takes up what the device keeps, and keeps from then on what comes. */
 export async function restoreAnswers(): Promise<void> {
-  await persistQueryClientRestore(persisted);
+  // A copy that cannot be read is as good as none: the app opens without it, and the server is asked.
+  await persistQueryClientRestore(persisted).catch(() => undefined);
   // However young the device's copy is, what a page sent just before it was left may be missing in it: all is asked for again.
   await queryClient.invalidateQueries({ refetchType: 'none' });
   persistQueryClientSubscribe(persisted);
