@@ -106,11 +106,14 @@ test('what would decide is asked for once more when nothing else tells, and both
   const machine = machineWith(kind, plate, 'board-heat-relay-dead');
   await followHunt(page, machine, 40, /^(wiring-ohms|hunt-look|temperature-split|sensor-error)/);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Proved: /);
-  const { readings } = (await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as {
-    readings: { kind: string; point: string; superseded: boolean }[];
+  const called = async () => {
+    const { readings } = (await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as {
+      readings: { kind: string; point: string; superseded: boolean }[];
+    };
+    return readings.filter((r) => r.kind === 'call-check' && r.point === 'call-heating' && !r.superseded).length;
   };
-  const called = readings.filter((r) => r.kind === 'call-check' && r.point === 'call-heating' && !r.superseded);
-  expect(called).toHaveLength(2);
+  // The second look is proof on the device at once, and sent a moment later.
+  await expect.poll(called).toBe(2);
 });
 
 test('a round that will not start becomes a call, keeps what was read, and ends with its outcome', async ({
