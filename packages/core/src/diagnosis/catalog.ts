@@ -71,37 +71,35 @@ export class Catalog {
   }
 
   /** What a sound machine answers on a call while an off-timer keeps Y from it, where that is another answer. */
-  #held(measure: Extract<Measure, { what: 'volts' | 'amps' }>, answers: readonly Answer[]): Pick<Test, 'held'> {
-    if (!this.#timed) return {};
+  #held({ measure, answers }: Pick<Test, 'measure' | 'answers'>): Pick<Test, 'held'> {
+    if (!this.#timed || !answers || (measure.what !== 'volts' && measure.what !== 'amps')) return {};
     const of = (bench: Bench) => answers[answerOf({ answers }, read(bench, measure))]?.id;
     const held = of(this.#timed);
     // A few volts across two contacts that are both open are the meter's own; across one that carries, they are a fault.
     return held === undefined || held === 'drop' || held === of(this.#sound) ? {} : { held };
   }
 
+  #add(test: Omit<Test, 'id' | 'held'>): void {
+    this.tests.push(made({ ...test, ...this.#held(test) }));
+  }
+
   volts(lead: Lead, calls: readonly Call[], spot: Spot, over: { drop?: true; line?: true; minutes?: number } = {}) {
     const [from, to] = this.#ends(lead);
     if (!this.#nodes.has(from) || !this.#nodes.has(to)) return;
     const line = over.line ? (this.machine.spec.indoors === 'furnace' && spot === 'indoors' ? 120 : 240) : 0;
-    const answers = over.drop ? DROP : line > 0 ? lineVolts(line) : LOW_VOLTS;
-    for (const call of calls.filter(this.can)) {
-      const measure = { what: 'volts', from, to, call } as const;
-      this.tests.push(
-        made({
-          measure,
-          reading: wiring('wiring-volts', lead, METHOD_OF_CALL[call]),
-          spot,
-          power: 'live',
-          call,
-          minutes: over.minutes ?? 1.5,
-          settled: false,
-          share: 0.06,
-          floor: line > 0 ? 3 : over.drop ? 0.15 : 0.8,
-          answers,
-          ...this.#held(measure, answers),
-        }),
-      );
-    }
+    for (const call of calls.filter(this.can))
+      this.#add({
+        measure: { what: 'volts', from, to, call },
+        reading: wiring('wiring-volts', lead, METHOD_OF_CALL[call]),
+        spot,
+        power: 'live',
+        call,
+        minutes: over.minutes ?? 1.5,
+        settled: false,
+        share: 0.06,
+        floor: line > 0 ? 3 : over.drop ? 0.15 : 0.8,
+        answers: over.drop ? DROP : line > 0 ? lineVolts(line) : LOW_VOLTS,
+      });
   }
 
   ohms(lead: Lead, keep: readonly string[], spot: Spot, minutes = 3): void {
@@ -109,89 +107,68 @@ export class Catalog {
     if (!keep.every(this.has) || !this.#nodes.has(from) || !this.#nodes.has(to)) return;
     const measure: Measure = { what: 'ohms', from, to, keep };
     const sound = read(this.#sound, measure);
-    this.tests.push(
-      made({
-        measure,
-        reading: wiring('wiring-ohms', lead, 'lifted'),
-        spot,
-        power: 'off',
-        call: null,
-        minutes,
-        settled: false,
-        share: 0.14,
-        floor: 0.2,
-        answers: sound === Infinity ? OPEN_CIRCUIT : ohmsLike(Number(sound)),
-      }),
-    );
+    this.#add({
+      measure,
+      reading: wiring('wiring-ohms', lead, 'lifted'),
+      spot,
+      power: 'off',
+      call: null,
+      minutes,
+      settled: false,
+      share: 0.14,
+      floor: 0.2,
+      answers: sound === Infinity ? OPEN_CIRCUIT : ohmsLike(Number(sound)),
+    });
   }
 
   /** Amps at the start of a call, `cooled` where the compressor was left to cool before it. */
   startAmps(point: Lead, through: string, usual: number, spot: Spot, cooled: boolean): void {
     if (!this.has(through)) return;
-    const measure: Measure = {
-      what: 'amps',
-      through,
+    this.#add({
+      measure: { what: 'amps', through, call: 'cooling', after: AT_THE_START, ...(cooled && { cooled }) },
+      reading: wiring('wiring-amps', point, cooled ? 'cooled-start' : 'cooling-start'),
+      spot,
+      power: 'live',
       call: 'cooling',
-      after: AT_THE_START,
-      ...(cooled && { cooled }),
-    };
-    const answers = ampsLike(usual);
-    this.tests.push(
-      made({
-        measure,
-        reading: wiring('wiring-amps', point, cooled ? 'cooled-start' : 'cooling-start'),
-        spot,
-        power: 'live',
-        call: 'cooling',
-        minutes: cooled ? COOLS_MINUTES : 1.5,
-        settled: false,
-        share: 0.1,
-        floor: 0.1,
-        answers,
-        ...this.#held(measure, answers),
-      }),
-    );
+      minutes: cooled ? COOLS_MINUTES : 1.5,
+      settled: false,
+      share: 0.1,
+      floor: 0.1,
+      answers: ampsLike(usual),
+    });
   }
 
   amps(point: Lead, through: string, usual: number, calls: readonly Call[], spot: Spot): void {
     if (!this.has(through)) return;
-    const answers = ampsLike(usual);
-    for (const call of calls.filter(this.can)) {
-      const measure = { what: 'amps', through, call } as const;
-      this.tests.push(
-        made({
-          measure,
-          reading: wiring('wiring-amps', point, METHOD_OF_CALL[call]),
-          spot,
-          power: 'live',
-          call,
-          minutes: 1.5,
-          settled: false,
-          share: 0.1,
-          floor: 0.1,
-          answers,
-          ...this.#held(measure, answers),
-        }),
-      );
-    }
+    for (const call of calls.filter(this.can))
+      this.#add({
+        measure: { what: 'amps', through, call },
+        reading: wiring('wiring-amps', point, METHOD_OF_CALL[call]),
+        spot,
+        power: 'live',
+        call,
+        minutes: 1.5,
+        settled: false,
+        share: 0.1,
+        floor: 0.1,
+        answers: ampsLike(usual),
+      });
   }
 
   microfarads(of: string, rated: number, reading: Test['reading'], spot: Spot): void {
     if (!this.has(of)) return;
-    this.tests.push(
-      made({
-        measure: { what: 'microfarads', of },
-        reading,
-        spot,
-        power: 'off',
-        call: null,
-        minutes: 3,
-        settled: false,
-        share: 0.015,
-        floor: 0.1,
-        answers: microfaradsLike(rated),
-      }),
-    );
+    this.#add({
+      measure: { what: 'microfarads', of },
+      reading,
+      spot,
+      power: 'off',
+      call: null,
+      minutes: 3,
+      settled: false,
+      share: 0.015,
+      floor: 0.1,
+      answers: microfaradsLike(rated),
+    });
   }
 
   words(
@@ -199,25 +176,23 @@ export class Catalog {
     reading: Test['reading'],
     at: { spot: Spot; power: Power; call: Call | null; minutes: number; answers: Answer[] | null },
   ) {
-    this.tests.push(made({ measure, reading, ...at, settled: false, share: 0, floor: 0 }));
+    this.#add({ measure, reading, ...at, settled: false, share: 0, floor: 0 });
   }
 
   air(quantity: AirQuantity, call: Call, settled: boolean, as: AirFacts = AIR[quantity]): void {
     if (!this.can(call)) return;
     const { kind, slot, point, method, answers, floor, spot, minutes } = as;
-    this.tests.push(
-      made({
-        measure: { what: 'air', quantity, call },
-        reading: { kind, slot, point, method },
-        spot,
-        power: quantity === 'sensor-off' ? 'off' : quantity === 'standing-pressure' ? 'any' : 'live',
-        call: quantity === 'sensor-off' || quantity === 'standing-pressure' ? null : call,
-        minutes,
-        settled,
-        share: 0.05,
-        floor,
-        answers,
-      }),
-    );
+    this.#add({
+      measure: { what: 'air', quantity, call },
+      reading: { kind, slot, point, method },
+      spot,
+      power: quantity === 'sensor-off' ? 'off' : quantity === 'standing-pressure' ? 'any' : 'live',
+      call: quantity === 'sensor-off' || quantity === 'standing-pressure' ? null : call,
+      minutes,
+      settled,
+      share: 0.05,
+      floor,
+      answers,
+    });
   }
 }
