@@ -71,7 +71,8 @@ function provedReadings(system: SystemDetail, visitId: string, view: RoundView, 
     const now = isOfIt(before) ? (parts.get(repair.replaced?.fresh ?? '') ?? component) : component;
     const later = threads.get(threadKey({ ...before, componentId: now.id })) ?? [];
     const after = later.findLast((r) => r.visitId === visitId && r.takenAt > repair.at);
-    const is = after ? paired(after, later, now, kind, { system, view }) : null;
+    const ofIt = repair.renews(before.point) ? later.filter((r) => r.takenAt > repair.at) : later;
+    const is = after ? paired(after, ofIt, now, kind, { system, view }) : null;
     const wear = kind.type === 'number' ? kind.wear : 'none';
     return [{ kind, point: before.point, component: now, before: was, after: is, ...provePair(was, is, wear) }];
   });

@@ -1,6 +1,6 @@
 import { SLOT_NAMES, type ComponentKind, type Point, type Slot } from '../equipment/component.ts';
 import type { SystemDetail } from '../http/systems.ts';
-import { EVENTS, movesReading } from '../judgment/events.ts';
+import { EVENTS, movesReading, renewsPoint } from '../judgment/events.ts';
 import { momentOfId } from '../quantity/moment-of-id.ts';
 import { readingKind } from '../readings/registry.ts';
 import { REPLACED_MOVES } from '../round/proof.ts';
@@ -15,6 +15,8 @@ export interface Repair {
   readonly title: string;
   /** Whether it can move readings of that kind. */
   readonly moves: (kind: string, point: Point) => boolean;
+  /** Whether it put something else where a point is read: what was read there before is not of it. */
+  readonly renews: (point: Point) => boolean;
   /** The part that came out and the one that went in; null for what replaced nothing. */
   readonly replaced: { readonly old: string; readonly fresh: string } | null;
 }
@@ -41,6 +43,7 @@ function fitted(record: RoundRecord, components: readonly RoundComponent[]): Rep
         at,
         title: newPart(slot),
         moves: movedBy(kind),
+        renews: () => false,
         replaced: { old: part.replaces, fresh: id },
       },
     ];
@@ -52,7 +55,16 @@ function fittedElsewhere(system: SystemDetail, record: RoundRecord): Repair[] {
   return system.components.flatMap(({ id, kind, slot, replaces }): Repair[] => {
     const at = momentOfId(id);
     if (replaces === null || at === null || at < record.startedAt || record.parts.some((p) => p.id === id)) return [];
-    return [{ id, at, title: newPart(slot), moves: movedBy(kind), replaced: { old: replaces, fresh: id } }];
+    return [
+      {
+        id,
+        at,
+        title: newPart(slot),
+        moves: movedBy(kind),
+        renews: () => false,
+        replaced: { old: replaces, fresh: id },
+      },
+    ];
   });
 }
 
@@ -65,7 +77,16 @@ function noted(system: SystemDetail, record: RoundRecord): Repair[] {
     const at = momentOfId(id);
     const { title } = EVENTS[kind];
     if (withdrawn || at === null) return [];
-    return [{ id, at, title, moves: (of, point) => movesReading(kind, of, point), replaced: null }];
+    return [
+      {
+        id,
+        at,
+        title,
+        moves: (of, point) => movesReading(kind, of, point),
+        renews: (point) => renewsPoint(kind, point),
+        replaced: null,
+      },
+    ];
   });
 }
 

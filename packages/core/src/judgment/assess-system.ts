@@ -9,7 +9,7 @@ import type { FleetPrior } from '../series/drift-prior.ts';
 import type { Judgment } from '../verdict/judgment.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { severityOf, standingOfPart, type Standing } from '../verdict/standing.ts';
-import type { SystemEvent } from './events.ts';
+import { isSince, renewsPoint, type SystemEvent } from './events.ts';
 import type { JudgeContext } from './judge.ts';
 import { judgedOrSetAside } from './not-fitted.ts';
 import { threadState, type ThreadState } from './thread-state.ts';
@@ -73,14 +73,23 @@ export function restartedOn(kind: string, point: Point, components: readonly Com
   return Math.max(-Infinity, ...days);
 }
 
-/** The readings of a thread that count now: all of them, or those since something restarted it. */
-export function countingReadings<R extends Reading>(readings: readonly R[], components: readonly Component[]): R[] {
+/**
+ * The readings of a thread that count now: all of them, or those since something restarted it. `components` are the living
+ * parts, `events` what was done besides: an element replaced is no part of its own, and yet another one than was read before.
+ */
+export function countingReadings<R extends Reading>(
+  readings: readonly R[],
+  components: readonly Component[],
+  events: readonly SystemEvent[] = [],
+): R[] {
   const known = new Map<string, Day>();
   return readings.filter((r) => {
     const name = `${r.kind}/${r.point}`;
     const after = known.get(name) ?? restartedOn(r.kind, r.point, components);
     known.set(name, after);
-    return after === -Infinity || dayOf(r.takenAt) > after;
+    if (after !== -Infinity && dayOf(r.takenAt) <= after) return false;
+    const day = dayOf(r.takenAt);
+    return events.every((e) => !renewsPoint(e.kind, r.point) || isSince({ day, takenAt: r.takenAt }, e));
   });
 }
 
@@ -158,7 +167,7 @@ export function systemThreads<R extends Reading, C extends Component & { id: str
     const companions = companionsFor(newest);
     const { kind: systemKind, plate, events } = system;
     const context = { systemKind, plate, component, nextRound, companions, prior, events };
-    const counting = countingReadings(kept, system.components).map(dated);
+    const counting = countingReadings(kept, system.components, events).map(dated);
     const name = memo && memoName(key, counting, component, nextRound, companions);
     const known = name === undefined ? undefined : memo?.get(name);
     const state = known ?? judgedOrSetAside(dated(newest), () => threadState(counting, context, policy));

@@ -107,6 +107,9 @@ export const elementOf = (event: EventKind): number | null => {
   return n ?? null;
 };
 
+/** Whether an event replaced what a point is read of: readings before it are of what is gone. */
+export const renewsPoint = (event: EventKind, point: Point): boolean => point === `element-${elementOf(event)}`;
+
 /**
  * Whether a reading was taken since a shift: by the moment where both are known, so that the readings before and after a
  * repair of one visit fall apart there, else by the day. What is only being typed is taken now.

@@ -5,7 +5,9 @@ import { offsetOn, type MetersKnown } from '../series/meters-known.ts';
 import { POLICIES } from '../verdict/policy.ts';
 import { sayReason } from '../words/reasons.ts';
 import { judge } from './judge.ts';
+import { methodOf, readingKind } from '../readings/registry.ts';
 import { meterStands } from './meter-standing.ts';
+import { believedOf, correctedFor } from './read-with.ts';
 import { learnPrior, threadOutlook, type Thread } from './thread-outlook.ts';
 
 const START = dayOf('2021-04-15');
@@ -178,6 +180,38 @@ describe('a verdict by a meter that is known to be off', () => {
   test('38.4 on a meter that reads 2 % high is past it', () => {
     expect(reading(38.4, null).standing).not.toBe('act');
     expect(reading(38.4, 'zoe').standing).toBe('act');
+  });
+
+  test.each([
+    ['a capacitor', 'run-capacitor-capacitance', 'bench', 'capacitance'],
+    ['a motor', 'compressor-amps', 'clamp', 'amps'],
+  ] as const)('zero on %s is zero on a meter that is off by a share', (_, id, methodId, quantity) => {
+    const method = methodOf(readingKind(id)!, methodId);
+    const known = { [quantity]: low.capacitance! };
+    const corrected = correctedFor(method, 0, 'bram', NEWEST, known);
+    expect(corrected.parts).toMatchObject([{ quantity, name: 'bram' }]);
+    expect(believedOf(corrected, 0, false)).toEqual({ value: 0 });
+  });
+
+  test('whatever is read, nothing that is told of a meter is no number', () => {
+    const method = methodOf(readingKind('superheat')!, 'gauges');
+    for (const [pipe, saturation] of [
+      [1, 0],
+      [-0.5, 1.5],
+      [0, 0],
+    ] as const) {
+      const off = (mean: number) => {
+        const meter = { ...low.capacitance!.meters.zoe!, mean: [mean], sd: [0.01] };
+        return { ...low.capacitance!, meters: { gauges: meter, clamps: meter } };
+      };
+      const with_ = { gauges: 'gauges', 'pipe-clamps': 'clamps' };
+      for (const read of [0, pipe - saturation, 8])
+        for (const inUnit of [true, false]) {
+          const corrected = correctedFor(method, read, with_, NEWEST, { pipe: off(pipe), saturation: off(saturation) });
+          const { value, meter } = believedOf(corrected, read, inUnit);
+          expect([value, meter?.offPercent ?? 0, meter?.within ?? 0].every(Number.isFinite)).toBe(true);
+        }
+    }
   });
 
   test('a meter that nobody knows leaves the reading as it is', () => {

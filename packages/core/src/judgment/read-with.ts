@@ -125,7 +125,8 @@ export function believedOf({ value: right, parts }: Corrected, read: number, inU
   if (parts.length === 0) return { value: read };
   const sd = Math.hypot(...parts.map(({ moves, offset }) => (offset ? moves * offset.sd : 0)));
   const shift = Math.abs(read - right);
-  if (shift < SURE * sd || shift < LEAST_SHIFT * (inUnit ? 100 : Math.abs(read))) return { value: read };
-  const offPercent = inUnit ? null : (100 * (read - right)) / right;
+  // A share of zero is zero: a meter that is known to be off by a share still reads a true zero.
+  if (shift === 0 || shift < SURE * sd || shift < LEAST_SHIFT * (inUnit ? 100 : Math.abs(read))) return { value: read };
+  const offPercent = inUnit || right === 0 ? null : (100 * (read - right)) / right;
   return { value: right, meter: { read, offPercent, within: MIDDLE_80 * sd } };
 }

@@ -77,6 +77,51 @@ test('the latest finding of each method counts beside the latest number, the wor
   expect(threads([...readings, later])[0]?.state.standing).toBe('sound');
 });
 
+test('a method that reads a figure after what it found no longer stands for the finding', () => {
+  const open = kept({ value: null, findings: ['section-open'] });
+  expect(threads([open])[0]?.state.standing).toBe('act');
+  expect(threads([open, kept({ takenAt: '2026-10-11T15:00:00Z' })])[0]?.state).toMatchObject({
+    standing: 'sound',
+    lastValue: 40,
+  });
+  // Another method has not taken its finding back.
+  const sweep = kept({ method: 'needle-sweep', value: null, findings: ['section-shorted'] });
+  expect(threads([sweep, kept({ takenAt: '2026-10-11T15:00:00Z' })])[0]?.state.standing).toBe('act');
+});
+
+describe('an element of the heat that was replaced', () => {
+  const heater: Component & { id: string } = {
+    id: 'h1',
+    slot: 'electric-heat',
+    kind: 'electric-heat',
+    plate: {},
+    fittedOn: null,
+  };
+  const house = {
+    kind: 'split-heat-pump' as const,
+    plate: { heatKilowatts: 10, heatElements: 2 },
+    components: [heater],
+    events: [{ kind: 'element-1-replaced' as const, day: dayOf('2026-10-10'), at: '2026-10-10T15:30:00.000Z' }],
+  };
+  const ohms = (over: Partial<Reading>) =>
+    kept({ componentId: 'h1', kind: 'element-ohms', point: 'element-1', method: 'ohms', ...over });
+  const standingWith = (readings: Reading[]) =>
+    systemThreads(house, readings, { nextRound, policy: DEFAULT_POLICY }).map(({ state }) => state.standing);
+  const old = ohms({ value: null, findings: ['open'], takenAt: '2026-10-10T15:10:00.000Z' });
+
+  test('what was found of the old one is not held against the new one', () => {
+    expect(standingWith([old])).toEqual([]);
+    expect(standingWith([old, ohms({ value: 11.5, takenAt: '2026-10-10T15:45:00.000Z' })])).toEqual(['sound']);
+    expect(standingWith([old, ohms({ value: 11.5, method: 'other', takenAt: '2026-10-11T15:45:00.000Z' })])).toEqual([
+      'sound',
+    ]);
+  });
+
+  test('what was found of another one stands', () => {
+    expect(standingWith([{ ...old, point: 'element-2' }])).toEqual(['act']);
+  });
+});
+
 test('no readings, no state', () => {
   expect(
     threadState([], { systemKind: 'split-heat-pump', plate: {}, component: part, nextRound }, DEFAULT_POLICY),

@@ -29,14 +29,15 @@ export type ThreadContext = Omit<JudgeContext, 'earlier'>;
 /** Readings of one thread in order of time; readings of one day keep the order they came in. */
 const inOrder = (readings: readonly JudgedReading[]): JudgedReading[] => [...readings].sort((a, b) => a.day - b.day);
 
+/** What each method found last. A method that has read a figure since no longer stands for what it found before. */
 function latestFindings(readings: readonly JudgedReading[]): JudgedReading[] {
   const byMethod = new Map<string, JudgedReading>();
-  for (const r of readings) if (!isNumeric(r)) byMethod.set(r.method, r);
-  return [...byMethod.values()];
+  for (const r of readings) byMethod.set(r.method, r);
+  return [...byMethod.values()].filter((r) => !isNumeric(r));
 }
 
 /**
- * Where a thread stands: the verdict on its latest number, and on the latest finding of each method, the worst of them
+ * Where a thread stands: the verdict on its latest number, and on the finding of each method that ended with one, the worst of them
  * leading. `readings` are those of one component, kind and point, superseded ones left out, same-day ones in the order
  * they were taken. Null without readings.
  */

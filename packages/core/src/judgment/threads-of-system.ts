@@ -14,7 +14,7 @@ export function threadsOfSystem(
     const first = kept[0];
     const component = first && parts.get(first.componentId);
     if (!first || !component) return [];
-    const numbers = countingReadings(kept, system.components).filter(isNumeric).map(dated);
+    const numbers = countingReadings(kept, system.components, events).filter(isNumeric).map(dated);
     // What no meter shows cannot teach either.
     if (numbers.some((n) => !Number.isFinite(n.value))) return [];
     const { kind, point } = first;
