@@ -6,7 +6,7 @@ import type { About, Inputs } from '../readings/contract/entry.ts';
 import type { Slot } from '../equipment/component.ts';
 import type { Conditions } from '../readings/contract/conditions.ts';
 import type { Day } from '../quantity/day.ts';
-import type { EntryCheck } from '../readings/check-entry.ts';
+import type { EntryCheck, Meant } from '../readings/check-entry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
 import type { FollowUpView } from '../http/rounds.ts';
 import type { InlineThreadData } from '../judgment/inline-thread.ts';
@@ -45,8 +45,8 @@ export interface RoundField {
   readonly told: FieldTold;
   /** The input what is told belongs to, when it belongs to one. */
   readonly badInput: string | null;
-  /** A plausible value for a slipped decimal point, ready to be put in. */
-  readonly perhaps: number | null;
+  /** The input whose decimal point may have slipped, ready to be put in. */
+  readonly perhaps: Meant | null;
   readonly verdict: Verdict | null;
   readonly thread: InlineThreadData;
   /** Earlier numbers of the thread, latest first. */

@@ -91,7 +91,7 @@ describe('a field', () => {
 
   test('questions 400 µF and offers 40', () => {
     const asked = field(typed('400'), benchKey);
-    expect(asked).toMatchObject({ typed: 'questioned', perhaps: 40 });
+    expect(asked).toMatchObject({ typed: 'questioned', perhaps: { input: 'microfarads', value: 40 } });
     expect(sayField(asked.told)).toEqual([expect.stringContaining('Did you mean 40?')]);
   });
 

@@ -8,7 +8,7 @@ import { judge, type Verdict } from '../judgment/judge.ts';
 import { threadState } from '../judgment/thread-state.ts';
 import { dayOf, type Day } from '../quantity/day.ts';
 import { seasonOf, type Season } from '../quantity/season.ts';
-import { checkEntry, type EntryCheck } from '../readings/check-entry.ts';
+import { checkEntry, type EntryCheck, type Meant } from '../readings/check-entry.ts';
 import { placeAt } from '../readings/registry.ts';
 import type { Conditions } from '../readings/contract/conditions.ts';
 import type { About, Inputs } from '../readings/contract/entry.ts';
@@ -119,7 +119,7 @@ function typedState(
   return check.outcome === 'questioned' ? 'questioned' : 'ready';
 }
 
-function perhapsOf(check: EntryCheck | null): number | null {
+function perhapsOf(check: EntryCheck | null): Meant | null {
   if (check?.outcome !== 'questioned') return null;
   for (const q of check.questions) if (q.code === 'far-from-plausible') return q.numbers.perhaps;
   return null;
@@ -181,7 +181,7 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null, anew
   const last = thread.findLast((r) => r.visitId === scene.record.visitId && r.method === method.id) ?? null;
   const taken = anew ? null : last;
   const { texts, typed, check, isDraft, state } = entryAt(scene, planned, about, key, taken);
-  const earlier = countingReadings(thread, scene.components)
+  const earlier = countingReadings(thread, scene.components, scene.events)
     .filter((r) => r !== taken)
     .map(dated);
   const followUp = followUpOf(scene.record, key);

@@ -6,7 +6,7 @@ import { compressorAmps } from './motor/compressor-amps.ts';
 import { CEILING, FLOOR } from '../quantity/unit.ts';
 import type { About, Inputs } from './contract/entry.ts';
 import { outdoorLooks } from './looks/outdoor-looks.ts';
-import { methodOf, READING_KINDS } from './registry.ts';
+import { methodOf, readingKind, READING_KINDS } from './registry.ts';
 import { runCapacitorCapacitance as capacitance } from './capacitor/run-capacitor-capacitance.ts';
 
 const part: Component = {
@@ -39,14 +39,53 @@ test('400 µF on a 40 µF section is questioned, with 40 offered', () => {
   expect(checkEntry(capacitance, bench, { microfarads: 400 }, about)).toMatchObject({
     outcome: 'questioned',
     value: 400,
-    questions: [{ code: 'far-from-plausible', numbers: { perhaps: 40 } }],
+    questions: [{ code: 'far-from-plausible', numbers: { perhaps: { input: 'microfarads', label: '', value: 40 } } }],
+  });
+});
+
+describe('a slip in one of several inputs is put right where it was typed', () => {
+  const superheat = readingKind('superheat')!;
+  const gauges = superheat.methods[0]!;
+  const circuit: About = {
+    systemKind: 'split-air-conditioner',
+    plate: { refrigerant: 'R-410A', metering: 'expansion-valve' },
+    component: { slot: 'refrigerant-circuit', kind: 'refrigerant-circuit', plate: {}, fittedOn: null },
+    point: 'suction',
+  };
+  const askedOf = (inputs: Inputs) => {
+    const check = checkEntry(superheat, gauges, inputs, circuit);
+    return check.outcome === 'questioned' ? check.questions : check.outcome;
+  };
+
+  test('supply air at 5.6 °F for 56: its own figure is offered, not the split', () => {
+    const split = readingKind('temperature-split')!;
+    const air: About = {
+      ...circuit,
+      component: { slot: 'indoor-unit', kind: 'indoor-unit', plate: {}, fittedOn: null },
+      point: 'whole',
+      conditions: { returnF: 75, returnWetF: 63 },
+    };
+    const inputs = { supplyF: 5.6, supplyWetF: 54 };
+    expect(checkEntry(split, methodOf(split, 'supply')!, inputs, air)).toMatchObject({
+      questions: expect.arrayContaining([
+        expect.objectContaining({
+          numbers: expect.objectContaining({ perhaps: { input: 'supplyF', label: 'Supply, dry bulb', value: 56 } }),
+        }),
+      ]),
+    });
+  });
+
+  test('what either of two slips would explain is not guessed at', () => {
+    // 12.5 psig and 52 °F: a suction of 125, or a line at 5.2, and nobody knows which.
+    expect(askedOf({ psig: 12.5, lineF: 52 })).toMatchObject([{ numbers: { perhaps: null } }]);
+    expect(askedOf({ psig: 118, lineF: 52 })).toBe('taken');
   });
 });
 
 test('0.45 A on a compressor is questioned', () => {
   expect(checkEntry(compressorAmps, clamp, { amps: 0.45 }, compressor)).toMatchObject({
     outcome: 'questioned',
-    questions: [{ numbers: { perhaps: 4.5 } }],
+    questions: [{ numbers: { perhaps: { value: 4.5 } } }],
   });
   expect(checkEntry(compressorAmps, clamp, { amps: 0.45 }, { ...compressor, plate: {} })).toMatchObject({
     outcome: 'questioned',

@@ -1,4 +1,4 @@
-import type { Because, Refusal } from '../verdict/reasons.ts';
+import type { Because, ReasonNumbers, Refusal } from '../verdict/reasons.ts';
 import { refuseNumber, refuseWorkedOut } from '../quantity/measure.ts';
 import type { Finding } from '../verdict/findings.ts';
 import type { About, Evaluated, Input, InputSpec, Inputs, Method } from './contract/entry.ts';
@@ -43,35 +43,57 @@ function refuseInput(spec: InputSpec, entered: Input | undefined): Refusal | und
   return refuseNumber(entered, spec.unit);
 }
 
-/** Moves the decimal point one to three places either way and returns the first value that would be plausible. */
-function movedPoint(value: number, low: number, high: number): number | null {
-  for (const factor of [0.1, 10, 0.01, 100, 0.001, 1000]) {
-    const moved = Number((value * factor).toPrecision(12));
-    if (moved >= low && moved <= high) return moved;
-  }
-  return null;
+/** By how much a decimal point slips, the likeliest first. */
+const SLIPS = [0.1, 10, 0.01, 100, 0.001, 1000] as const;
+
+/** An input as it may have been meant; its label is empty where it is the only number asked for. */
+export type Meant = NonNullable<ReasonNumbers['far-from-plausible']['perhaps']>;
+
+/**
+ * What may have been meant: the one input whose decimal point, moved one to three places, makes the entry plausible. It is
+ * what was typed that is put right, not what was worked out of it; null where no input explains it, or more than one could.
+ */
+function slipIn(method: Method, inputs: Inputs, about: About, isPlausible: (value: number) => boolean): Meant | null {
+  const isAlone = method.inputs.filter(({ type }) => type === 'number').length === 1;
+  const meantAt = (spec: InputSpec): Meant[] => {
+    const typed = inputs[spec.id];
+    if (spec.type !== 'number' || typeof typed !== 'number' || typed === 0) return [];
+    for (const factor of SLIPS) {
+      const value = Number((typed * factor).toPrecision(12));
+      if (refuseInput(spec, value)) continue;
+      const made = method.evaluate({ ...inputs, [spec.id]: value }, about);
+      if (made.outcome !== 'taken' || made.value === null || made.findings.length + made.questions.length > 0) continue;
+      if (isPlausible(made.value)) return [{ input: spec.id, label: isAlone ? '' : spec.label, value }];
+    }
+    return [];
+  };
+  const [one, ...others] = method.inputs.flatMap(meantAt);
+  return one && others.length === 0 ? one : null;
 }
 
-function questionValue(kind: NumericKind, value: number, about: About): Because[] {
+function questionValue(kind: NumericKind, method: Method, inputs: Inputs, value: number, about: About): Because[] {
   const plausible = kind.plausible(about);
-  if (!plausible || (value >= plausible.low && value <= plausible.high)) return [];
+  if (!plausible) return [];
   const { low, high } = plausible;
-  return [
-    {
-      code: 'far-from-plausible',
-      numbers: { value, low, high, unit: kind.unit, perhaps: movedPoint(value, low, high) },
-    },
-  ];
+  const isPlausible = (v: number) => v >= low && v <= high;
+  if (isPlausible(value)) return [];
+  const perhaps = slipIn(method, inputs, about, isPlausible);
+  return [{ code: 'far-from-plausible', numbers: { value, low, high, unit: kind.unit, perhaps } }];
 }
 
 /** The input at which a value that cannot be is told: the last number typed, or the reading itself where none is. */
 const numericInput = (method: Method): string => method.inputs.findLast((spec) => spec.type === 'number')?.id ?? '';
 
 /** What is asked of a value before it is kept. What was found instead of a number is no implausible number. */
-function questionsOf(kind: ReadingKind, evaluated: Extract<Evaluated, { outcome: 'taken' }>, about: About): Because[] {
-  const { value, findings, questions } = evaluated;
+function questionsOf(
+  kind: ReadingKind,
+  method: Method,
+  inputs: Inputs,
+  { value, findings, questions }: Extract<Evaluated, { outcome: 'taken' }>,
+  about: About,
+): Because[] {
   const asked = kind.type === 'number' && value !== null && findings.length === 0;
-  return [...questions, ...(asked ? questionValue(kind, value, about) : [])];
+  return [...questions, ...(asked ? questionValue(kind, method, inputs, value, about) : [])];
 }
 
 /** Several choices are kept as lists, whatever a device sent them as. */
@@ -108,6 +130,6 @@ export function checkEntry(kind: ReadingKind, method: Method, inputs: Inputs, ab
   const { value, findings } = evaluated;
   const impossible = value === null || kind.type === 'finding' ? undefined : refuseWorkedOut(value, kind.unit);
   if (impossible) return { outcome: 'refused', input: numericInput(method), because: impossible };
-  const questions = questionsOf(kind, evaluated, about);
+  const questions = questionsOf(kind, method, inputsKept, evaluated, about);
   return { outcome: questions.length > 0 ? 'questioned' : 'taken', value, findings, inputs: inputsKept, questions };
 }

@@ -118,8 +118,8 @@ export const REASONS = {
     low: number,
     high: number,
     unit,
-    /** The value with its decimal point moved, when that would be plausible. */
-    perhaps: number.nullable(),
+    /** The input whose decimal point, moved, would make it plausible, as it would read then; its label where there are more. */
+    perhaps: z.object({ input: z.string(), label: z.string(), value: number }).nullable(),
   }),
   'doubtful-volts': z.object({ volts: number, lineVolts: number, expectedAtLeast: number }),
 } as const;

@@ -79,8 +79,13 @@ test('a trend is told in two sentences', () => {
 });
 
 test('a question offers the value with its point moved', () => {
-  expect(say({ code: 'far-from-plausible', numbers: { value: 400, low: 10, high: 52, unit: 'µF', perhaps: 40 } })).toBe(
+  const asked = (perhaps: { input: string; label: string; value: number }) =>
+    say({ code: 'far-from-plausible', numbers: { value: 400, low: 10, high: 52, unit: 'µF', perhaps } });
+  expect(asked({ input: 'microfarads', label: '', value: 40 })).toBe(
     '400.0 µF? 10.0 to 52.0 would be likely here. Did you mean 40?',
+  );
+  expect(asked({ input: 'psig', label: 'Suction pressure', value: 118 })).toContain(
+    'Did you mean suction pressure 118?',
   );
 });
 

@@ -41,6 +41,13 @@ function againstVolts(n: ReasonNumbers['against-nominal-volts']): Said {
   return `${read}, ${off} ${n.value < n.nominal ? 'under' : 'over'} ${n.nominal}.`;
 }
 
+/** What may have been meant, named where more than one number was typed: "40", "suction pressure 118". */
+export function meantWords({ label, value }: NonNullable<ReasonNumbers['far-from-plausible']['perhaps']>): string {
+  const plain = label.replaceAll(',', '');
+  const name = /^[A-Z][a-z]/.test(plain) ? `${plain.charAt(0).toLowerCase()}${plain.slice(1)} ` : plain && `${plain} `;
+  return `${name}${Number(value.toPrecision(4))}`;
+}
+
 const RLA_UNKNOWN: Readonly<Record<ReasonNumbers['rla-unknown']['why'], Said>> = {
   'nothing-known': 'No RLA on the plate record, and no MCA to work it out from.',
   'fan-fla-missing': ['No RLA on the plate record', '; MCA would give it if the fan’s FLA were known.'],
@@ -227,7 +234,7 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
   },
   'far-from-plausible': (n) => [
     sayQuantity(n.value, n.unit),
-    `? ${sayNumber(n.low, n.unit)} to ${sayNumber(n.high, n.unit)} would be likely here.${n.perhaps === null ? '' : ` Did you mean ${Number(n.perhaps.toPrecision(4))}?`}`,
+    `? ${sayNumber(n.low, n.unit)} to ${sayNumber(n.high, n.unit)} would be likely here.${n.perhaps === null ? '' : ` Did you mean ${meantWords(n.perhaps)}?`}`,
   ],
   'doubtful-volts': (n) => [
     `${sayQuantity(n.volts, 'V')} is close to the line’s ${sayNumber(n.lineVolts, 'V')}`,

@@ -141,7 +141,7 @@ function Entry({
           id="test-verdict"
           whole
           onKeep={() => entry.keep(field)}
-          onPerhaps={(value) => entry.onText(field, inputs[0]?.id ?? '', String(value))}
+          onPerhaps={({ input, value }) => entry.onText(field, input, String(value))}
         />
       ) : (
         <span id="test-verdict" />

@@ -1,4 +1,4 @@
-import { ASK_WORDS, askOf, sayField, severityOf, type Judgment, type RoundField } from '@yarnix/core';
+import { ASK_WORDS, askOf, meantWords, sayField, severityOf, type Judgment, type RoundField } from '@yarnix/core';
 import { Button } from '../../kit/button.tsx';
 import { ReasonLine } from '../../kit/reason-line.tsx';
 import { Mark, StandingWord } from '../../kit/mark.tsx';
@@ -27,9 +27,10 @@ export function VerdictWords({
   whole: boolean;
   active?: boolean;
   onKeep: () => void;
-  onPerhaps: (value: number) => void;
+  onPerhaps: (meant: NonNullable<RoundField['perhaps']>) => void;
 }) {
   const asked = field.typed === 'questioned';
+  const { perhaps } = field;
   const sentences = sayField(field.told);
   if (sentences.length > 0) {
     return (
@@ -41,11 +42,7 @@ export function VerdictWords({
         ))}
         {asked && (
           <div className="flex flex-wrap gap-2">
-            {field.perhaps !== null && (
-              <Button onClick={() => onPerhaps(field.perhaps ?? 0)}>
-                Make it {Number(field.perhaps.toPrecision(4))}
-              </Button>
-            )}
+            {perhaps && <Button onClick={() => onPerhaps(perhaps)}>Make it {meantWords(perhaps)}</Button>}
             <Button onClick={onKeep}>Keep it as typed</Button>
           </div>
         )}

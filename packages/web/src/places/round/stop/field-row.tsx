@@ -143,7 +143,7 @@ export function FieldRow({
             whole={false}
             active={active}
             onKeep={() => entry.keep(field)}
-            onPerhaps={(value) => entry.onText(field, method.inputs[0]?.id ?? '', String(value))}
+            onPerhaps={({ input, value }) => entry.onText(field, input, String(value))}
           />
           {action}
         </div>

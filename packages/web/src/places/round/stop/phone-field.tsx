@@ -74,7 +74,7 @@ export function PhoneField({
             id={below}
             whole
             onKeep={() => entry.keep(field)}
-            onPerhaps={(value) => entry.onText(field, inputs[0]?.id ?? '', String(value))}
+            onPerhaps={({ input, value }) => entry.onText(field, input, String(value))}
           />
         </div>
       )}
