@@ -83,6 +83,53 @@ test.each(['air-handler-electric-heat', 'ductless-heat-pump'] as const)(
   },
 );
 
+describe('safe first', () => {
+  const energizes = (kind: SystemKind, id: string) => {
+    const test = groundFor(kind).tests.get(id)!;
+    return test.power === 'live' || test.call !== null;
+  };
+
+  test.each([
+    ['split-air-conditioner', 'compressor-grounded'],
+    ['split-heat-pump', 'outdoor-lug-loose'],
+    ['air-handler-electric-heat', 'element-on-metal'],
+    ['split-heat-pump', 'compressor-locked'],
+  ] as const)(
+    'a breaker that trips on a %s (%s): ohms to ground with power off before anything live',
+    (kind, cause) => {
+      const { tests } = follow(kind, cause, 'breaker-trips');
+      const live = tests.findIndex((id) => energizes(kind, id));
+      const before = live === -1 ? tests : tests.slice(0, live);
+      expect(tests[0]).toMatch(/^wiring-ohms.*-ground/);
+      if (live >= 0 && kind.startsWith('split')) expect(before.some((id) => id.includes('/kc-ground/'))).toBe(true);
+      if (live >= 0) expect(before.some((id) => id.includes('/element-ground/'))).toBe(true);
+    },
+  );
+
+  test.each(['air-handler-electric-heat', 'split-heat-pump', 'gas-furnace-with-coil'] as const)(
+    'no air from a %s: the blower is seen before any heat is called',
+    (kind) => {
+      const causes = Object.keys(COMPLAINT_SHARES['no-air']);
+      for (const { id } of groundFor(kind).causes.filter((c) => causes.includes(c.id))) {
+        const { tests } = follow(kind, id, 'no-air');
+        const calls = tests.map((test) => groundFor(kind).tests.get(test)?.call);
+        expect([id, tests[0]]).toEqual([id, 'call-check/thermostat/call-fan/seen']);
+        expect(calls[0]).toBe('fan');
+      }
+    },
+  );
+
+  test('what could not be taken holds nothing up', () => {
+    const ground = groundFor('split-air-conditioner');
+    const asked = { complaints: ['breaker-trips'] as const, observations: [], standpoint: ARRIVED };
+    const first = hunt(ground, asked).offers.slice(0, 2);
+    expect(first.map(({ test }) => test.power)).toEqual(['off', 'off']);
+    const skipped = [...ground.tests.keys()].filter((id) => id.includes('-ground/'));
+    const { offers } = hunt(ground, { ...asked, skipped });
+    expect(offers.some(({ test }) => energizes('split-air-conditioner', test.id))).toBe(true);
+  });
+});
+
 test('an iced coil with nothing wrong ends with nothing found, and names no part', () => {
   expect(follow('split-heat-pump', NO_FAULT, 'ice-outdoors').ended.standing).toEqual({ is: 'nothing-found' });
 });

@@ -4,6 +4,7 @@ import type { Ground } from './ground.ts';
 import { ranked, weighedTests, worth, type Offer } from './offers.ts';
 import { pairsAsked } from './pairs.ts';
 import { showsNot, standingOf, type Standing } from './proof.ts';
+import { safeFirst } from './safe-first.ts';
 import { isInWeather } from './weather.ts';
 import { weighed, type HuntAsked } from './weigh.ts';
 
@@ -48,11 +49,16 @@ export function hunt(steady: Ground, asked: HuntAsked): Hunt {
   const answered = timesIn(asked.observations.map(({ test }) => test));
   const putOff = timesIn(asked.skipped ?? []);
   const inWeather = [...ground.tests.values()].filter((test) => isInWeather(test, asked.outdoorF));
-  const all = weighedTests(now, asked.standpoint, inWeather);
+  const { first: before, holds } = safeFirst(asked.complaints, inWeather, asked.observations, asked.skipped);
+  const may = inWeather.filter((test) => !holds(test) || before.has(test.id));
+  const all = weighedTests(now, asked.standpoint, may);
   // What comes and goes may show the second time: then a test that was answered is one that can be asked again, too.
   const offersWith = (more: number, twice = asked.atTimes === true): Offer[] => {
     const done = new Set([...often(answered, twice ? more : 0), ...often(putOff, more)]);
-    return ranked(all.filter(({ test }) => !done.has(test.id)));
+    return ranked(
+      all.filter(({ test }) => !done.has(test.id)),
+      before,
+    );
   };
   const fresh = offersWith(0);
   const again = putOff.size > 0 || (asked.atTimes && answered.size > 0);

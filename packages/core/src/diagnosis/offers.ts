@@ -62,13 +62,15 @@ export function weighedTests(now: Weighed, standpoint: Standpoint, tests: readon
 }
 
 /**
- * Offers in the order they are made. Where one cause is likely enough, those that would bear it out come first, by their trouble;
- * then those that tell most for it.
+ * Offers in the order they are made: what safety wants first (`before`, by id), however little it tells. Then, where one cause is
+ * likely enough, those that would bear it out, by their trouble; then those that tell most for it.
  */
-export function ranked(offers: readonly Offer[]): Offer[] {
+export function ranked(all: readonly Offer[], before: ReadonlySet<string> = new Set()): Offer[] {
+  const safe = all.filter(({ test }) => before.has(test.id)).sort((a, b) => worth(b) - worth(a));
+  const offers = all.filter(({ test }) => !before.has(test.id));
   const proving = offers.filter(({ proves }) => proves).sort((a, b) => trouble(a) - trouble(b));
   const telling = offers
     .filter(({ proves, tells }) => !proves && tells > TELLS_LITTLE)
     .sort((a, b) => worth(b) - worth(a) || (a.test.id < b.test.id ? -1 : 1));
-  return [...safestFirst(proving), ...safestFirst(telling)];
+  return [...safe, ...safestFirst(proving), ...safestFirst(telling)];
 }

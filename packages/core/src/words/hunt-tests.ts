@@ -178,7 +178,7 @@ const ROTATING: Caution = {
 const HOT_ELEMENTS: Caution = {
   id: 'elements',
   title: 'Heat without air',
-  text: 'See the blower run before the elements are held on; else stop at once.',
+  text: 'See the blower run before heat is held on; else stop at once.',
 };
 const BUS: Caution = {
   id: 'bus',
@@ -216,7 +216,7 @@ export function testCautions({ power, measure, reading, call }: Test): Caution[]
   if (reading.point.startsWith('kc') || reading.point === 't2-s') own.push(GROUND_FIRST);
   if (measure.what === 'spin') own.push(ROTATING);
   if (call === 'heating' && WITHIN_A_TRY.has(reading.point)) own.push(LOCKED_OUT);
-  if (call === 'emergency-heat' || call === 'second-stage-heat') own.push(HOT_ELEMENTS);
+  if (call === 'emergency-heat' || call === 'second-stage-heat' || call === 'heating') own.push(HOT_ELEMENTS);
   if (power === 'off') return [LOCK_OUT, DISCHARGE, ...own];
   return power === 'live' ? [LIVE_WORK, ...own] : own;
 }
