@@ -475,7 +475,7 @@ export { sayFindings } from './words/findings.ts';
 export { PROOF_WORDS, sayProved, sayProofStep, sayUnproved } from './words/proof.ts';
 export { sayTableTrouble } from './words/pressure-table.ts';
 export { sayRatingDecision, sayRatingTrouble } from './words/rating.ts';
-export { reasonLine, sayOwnShare, sayReason } from './words/reasons.ts';
+export { meantWords, reasonLine, sayOwnShare, sayReason } from './words/reasons.ts';
 export { sayRefusal } from './words/refusals.ts';
 export { fuseRefused, sayReplacement } from './words/replacement.ts';
 export { SNAG_WORDS } from './words/rules.ts';
@@ -484,10 +484,17 @@ export { TOGETHER_WORDS } from './words/together.ts';
 export { sayFigure, sayValue } from './words/values.ts';
 export { beforeWords, DECISION_NAMES, jobProof, jobTitle, jobWhy } from './words/jobs.ts';
 export { loadHeadline, standsInWords, wantedWords } from './words/load.ts';
-export { ownerReport, partsTested, provedOn, type OwnerReport, type ReportThread } from './words/owner-report.ts';
+export {
+  openLine,
+  ownerReport,
+  partsTested,
+  provedOn,
+  type OwnerReport,
+  type ReportThread,
+} from './words/owner-report.ts';
 export { asOfVisit } from './fieldwork/as-of-visit.ts';
 export { clockWords, dayWords, promiseWords, pushedWords, spanWords } from './words/days.ts';
-export { calendarWords } from './words/calendar.ts';
+export { calendarWords, visitWords } from './words/calendar.ts';
 export { FAULT_NAMES } from './words/fault-names.ts';
 export { answerName, testCautions, testCost, testState, testTitle, answeredWords } from './words/hunt-tests.ts';
 export {

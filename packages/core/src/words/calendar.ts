@@ -18,3 +18,11 @@ export function calendarWords(job: Job): { readonly summary: string; readonly de
       .join('\n'),
   };
 }
+
+/** The same for whoever it is done for: nothing that somebody typed for the firm, a job noted by hand included. */
+export const visitWords = (job: Job): { readonly summary: string; readonly description: string } => ({
+  summary: `${job.address}: ${job.does === 'other' ? 'service visit' : jobTitle(job)}`,
+  description: [job.customerName, job.window ? `Promised ${promiseWords(job.window)}.` : '']
+    .filter((line) => line !== '')
+    .join('\n'),
+});

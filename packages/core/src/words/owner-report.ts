@@ -1,4 +1,4 @@
-import { SLOT_NAMES } from '../equipment/component.ts';
+import { SLOT_NAMES, type Component, type Point } from '../equipment/component.ts';
 import { SYSTEM_KIND_NAMES } from '../equipment/system-kind.ts';
 import { roundProofs } from '../fieldwork/proofs.ts';
 import type { RoundView } from '../fieldwork/round-view.ts';
@@ -11,12 +11,13 @@ import { dateOf, dayOf } from '../quantity/day.ts';
 import { dayIn } from '../quantity/day-in.ts';
 import type { ReadingKind } from '../readings/contract/kind.ts';
 import { numericKind, readingKind, titleOn } from '../readings/registry.ts';
-import { PUT_OFF_REASONS } from '../round/put-off.ts';
+import { PUT_OFF_REASONS, type PutOffReason } from '../round/put-off.ts';
+import type { Because } from '../verdict/reasons.ts';
 import { severityOf, STANDING_NAMES, type Standing } from '../verdict/standing.ts';
 import { customerSummary, type CustomerSummary, type PartTested } from './customer-summary.ts';
 import { sayFindings } from './findings.ts';
 import { outcomeWords } from './hunt.ts';
-import { beforeWords, jobTitle, jobWhy } from './jobs.ts';
+import { beforeWords, jobTitle } from './jobs.ts';
 import { capital } from './letters.ts';
 import { PROOF_WORDS } from './proof.ts';
 import { sayReason } from './reasons.ts';
@@ -37,7 +38,10 @@ export interface ReportPhoto {
   readonly words: string;
 }
 
-/** What an owner is given of a visit: plain words first, the numbers behind them. */
+/**
+ * What an owner is given of a visit: plain words first, the numbers behind them. Nothing that somebody typed for the firm is in
+ * it: no note, no job noted by hand, no reason for declining, putting off or overruling.
+ */
 export interface OwnerReport {
   readonly title: string;
   readonly address: string;
@@ -62,12 +66,11 @@ export interface OwnerReport {
   readonly photos: readonly ReportPhoto[];
   readonly open: readonly string[];
   readonly proposed: readonly { readonly title: string; readonly why: string; readonly when: string }[];
-  readonly declined: readonly { readonly title: string; readonly why: string }[];
+  readonly declined: readonly string[];
   /** What was measured; how it stands only where it is not sound. */
   readonly figures: readonly { readonly title: string; readonly value: string; readonly standing: string | null }[];
   /** What was looked at and found right. */
   readonly looked: readonly string[];
-  readonly note: string | null;
   readonly caution: string;
 }
 
@@ -91,11 +94,10 @@ const MOST_PHOTOS = 8;
 /** Photos of a visit that are of damage or whatever else was worth showing; plates and wires are for who works on them. */
 function photosOf({ photos, components }: SystemDetail, visitId: string): ReportPhoto[] {
   const shown = photos.filter((p) => p.visitId === visitId && (p.subject === 'damage' || p.subject === 'other'));
-  return shown.slice(0, MOST_PHOTOS).map(({ id, subject, componentId, note }) => {
+  return shown.slice(0, MOST_PHOTOS).map(({ id, subject, componentId }) => {
     const part = components.find((c) => c.id === componentId);
     const what = [subject === 'damage' ? 'damage' : '', part ? SLOT_NAMES[part.slot].toLowerCase() : ''];
-    const of = what.filter((word) => word !== '').join(', ');
-    const said = [of, note ?? ''].filter((word) => word !== '').join(': ');
+    const said = what.filter((word) => word !== '').join(', ');
     return { id, words: said === '' ? 'Photo of the visit' : capital(said) };
   });
 }
@@ -103,6 +105,17 @@ function photosOf({ photos, components }: SystemDetail, visitId: string): Report
 /** A reading for whoever pays the bill: its figure, or how it stood. */
 const sayValueOr = (kind: ReadingKind, { value, standing }: { value: number | null; standing: Standing }): string =>
   value === null ? STANDING_NAMES[standing].toLowerCase() : sayValue(kind, value);
+
+/** Why something stands as it does, for its owner: that a technician overruled it, but not in which words. */
+const sayToOwner = (because: Because): string =>
+  because.code === 'ruled' ? 'As the technician judged it on site.' : sayReason(because);
+
+/** What was put off, for the owner: what, why by the list, and until when. */
+export const openLine = (
+  { kind, point, component }: { kind: ReadingKind; point: Point; component: Component },
+  { reason, dueOn }: { reason: PutOffReason; dueOn: string },
+): string =>
+  `${titleOn(kind, point, component)}: ${PUT_OFF_REASONS[reason].label.toLowerCase()}; we will take it by ${dateOf(dayOf(dueOn))}.`;
 
 /** Every part of a system as it stood on a visit, for its owner. */
 export const partsTested = (visitId: string, view: RoundView): PartTested[] =>
@@ -112,7 +125,7 @@ export const partsTested = (visitId: string, view: RoundView): PartTested[] =>
     standing,
     chance,
     readings: threads.flatMap((t) => t.readings).filter((r) => r.visitId === visitId).length,
-    sentence: lead ? sayReason(lead.because) : '',
+    sentence: lead ? sayToOwner(lead.because) : '',
     asks: lead ? askOf(lead) : 'nothing',
   }));
 
@@ -182,11 +195,12 @@ export function ownerReport(
       const kind = readingKind(f.kind);
       const component = view.components.find(({ id }) => id === f.componentId);
       if (!kind || !component) return [];
-      const why = f.note ?? PUT_OFF_REASONS[f.reason].label.toLowerCase();
-      return [`${titleOn(kind, f.point, component)}: ${why}; we will take it by ${dateOf(dayOf(f.dueOn))}.`];
+      return [openLine({ kind, point: f.point, component }, f)];
     });
   const summary = customerSummary(tested, open);
   const isOpen = ({ decision }: Job) => decision === 'proposed' || decision === 'accepted';
+  // What somebody noted by hand is the firm's own.
+  const told = jobs.filter(({ source, does }) => source !== 'hand' && does !== 'other');
   return {
     title: visit.call ? 'Report of a service call' : 'Report of a maintenance visit',
     address: system.address,
@@ -205,14 +219,15 @@ export function ownerReport(
     proofs: provedOn(system, visit.id, view),
     photos: photosOf(system, visit.id),
     open: summary.open,
-    proposed: jobs
+    proposed: told
       .filter((job) => isOpen(job) && job.source !== 'owed' && job.source !== 'round')
-      .map((job) => ({ title: jobTitle(job), why: jobWhy(job), when: beforeWords(job) })),
-    declined: jobs
-      .filter(({ decision }) => decision === 'declined')
-      .map((job) => ({ title: jobTitle(job), why: job.note })),
+      .map((job) => ({
+        title: jobTitle(job),
+        why: job.because ? sayToOwner(job.because) : '',
+        when: beforeWords(job),
+      })),
+    declined: told.filter(({ decision }) => decision === 'declined').map(jobTitle),
     ...measuredOn(visit.id, view),
-    note: visit.note,
     caution: CAUTION,
   };
 }

@@ -27,7 +27,7 @@ const Otherwise = ({ job, deciding, onDone }: Props) => (
         download="job.ics"
         className="inline-flex min-h-12 items-center px-3 font-semibold text-copper underline-offset-4 hover:underline"
       >
-        As a calendar file
+        Calendar file for the customer
       </a>
     )}
     {isDoneBySaying(job.source) && job.decision !== 'done' && (

@@ -1,4 +1,4 @@
-import { calendarWords, dayOf, type Job } from '@yarnix/core';
+import { calendarWords, dayOf, visitWords, type Job } from '@yarnix/core';
 import ical, { ICalCalendarMethod, ICalEventStatus, ICalEventTransparency, type ICalEventData } from 'ical-generator';
 import { momentIn } from '../../moment-in.ts';
 import type { CalledOff } from './store.ts';
@@ -15,13 +15,13 @@ function whenOf({ day, window }: Job, zone: string): Pick<ICalEventData, 'start'
   return { start: new Date(at(dayOf(day), window.from)), end: new Date(at(dayOf(day), window.to)) };
 }
 
-function planned(job: Job, zone: string): ICalEventData {
+function planned(job: Job, zone: string, words: typeof calendarWords): ICalEventData {
   const at = new Date(job.decided?.at ?? 0);
   return {
     id: uidOf(job.key),
     sequence: job.version,
     ...whenOf(job, zone),
-    ...calendarWords(job),
+    ...words(job),
     location: job.address,
     status: ICalEventStatus.CONFIRMED,
     // Somebody waits at the door: that time is taken.
@@ -48,17 +48,20 @@ export interface WrittenCalendar {
   readonly zone: string;
   readonly jobs: readonly Job[];
   readonly off?: readonly CalledOff[];
+  /** Whom it is for: the firm's own people, or the customer, who is told nothing that was typed for the firm. */
+  readonly reader: 'firm' | 'customer';
 }
 
 /** Planned jobs, and those called off, as an iCalendar text (RFC 5545). */
-export function calendarText({ name, zone, jobs, off = [] }: WrittenCalendar): string {
+export function calendarText({ name, zone, jobs, off = [], reader }: WrittenCalendar): string {
   const calendar = ical({
     name,
     prodId: { company: 'yarnix', product: 'week', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
     ttl: 3600,
   });
-  for (const job of jobs) calendar.createEvent(planned(job, zone));
+  const words = reader === 'firm' ? calendarWords : visitWords;
+  for (const job of jobs) calendar.createEvent(planned(job, zone, words));
   for (const one of off) calendar.createEvent(calledOff(one));
   return `${calendar.toString()}\r\n`;
 }

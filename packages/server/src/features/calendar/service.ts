@@ -55,7 +55,8 @@ export function calendarService({ db, now, needs }: On<Needs>) {
       const since = new Date(now().getTime() - TOLD_FOR * DAY_MS);
       const stands = new Set(jobs.map(({ key }) => key));
       const off = (await store.calledOff(context, whose.personId, since)).filter(({ key }) => !stands.has(key));
-      return calendarText({ name: `Yarnix, ${whose.name}`, zone: await needs.planning.zone(context), jobs, off });
+      const zone = await needs.planning.zone(context);
+      return calendarText({ name: `Yarnix, ${whose.name}`, zone, jobs, off, reader: 'firm' });
     },
 
     /** Notes that a job is not what somebody was told any more: another one does it, or nobody, or on no day. */
@@ -72,11 +73,12 @@ export function calendarService({ db, now, needs }: On<Needs>) {
       });
     },
 
-    /** One planned job by itself. */
+    /** One planned job by itself, to be sent to its customer. */
     async event(context: RequestContext, key: string): Promise<string> {
       const job = await needs.weekJobs.job(context, key);
       if (job.decision !== 'accepted' || job.day === null) throw notFound('planned job');
-      return calendarText({ name: 'Yarnix', zone: await needs.planning.zone(context), jobs: [job] });
+      const zone = await needs.planning.zone(context);
+      return calendarText({ name: 'Yarnix', zone, jobs: [job], reader: 'customer' });
     },
   };
 }

@@ -45,16 +45,12 @@ export function reportPdf(
   if (report.proposed.length > 0) page.heading('What we propose');
   page.list(report.proposed.map(({ title: what, why, when }) => ({ strong: what, text: `${when}. ${why}` })));
   if (report.declined.length > 0) page.heading('What you declined');
-  page.list(report.declined.map(({ title: what, why }) => ({ strong: what, text: why })));
+  page.list(report.declined.map((text) => ({ text })));
   if (report.open.length > 0) page.heading('Still to do');
   page.list(report.open.map((text) => ({ text })));
   if (report.sound.length > 0) {
     page.heading('As it should be');
     page.text('P', `${report.sound.join(', ')}.`);
-  }
-  if (report.note !== null) {
-    page.heading('From the technician');
-    page.text('P', report.note);
   }
   if (report.figures.length + report.looked.length > 0) page.heading('What was measured');
   if (report.figures.length > 0) page.table(report.figures);

@@ -1,4 +1,4 @@
-import type { ReportLink } from '@yarnix/core';
+import type { Job, JobsPage, ReportLink, Session } from '@yarnix/core';
 import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { execFile } from 'node:child_process';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
@@ -88,7 +88,7 @@ test('a sound machine has one page, in plain words first and the figures behind'
 
 test('it is tagged and named, its fonts are in it, and nothing in it can run', async () => {
   await read(33);
-  await close('Said to the owner');
+  await close('Dog in the yard, pays late');
   const { bytes, doc, text } = await ofVisit();
   const tree = JSON.stringify(await (await doc.getPage(1)).getStructTree());
   for (const role of ['Document', 'H1', 'H2', 'H3', 'P', 'Table', 'TR', 'TH'])
@@ -103,7 +103,7 @@ test('it is tagged and named, its fonts are in it, and nothing in it can run', a
   expect(text).toContain('Past its limit. It should be replaced now');
   expect(text).toContain('What we propose');
   expect(text).toContain('Fit a new run capacitor');
-  expect(text).toContain('Said to the owner');
+  expect(text).not.toContain('pays late');
   // What users wrote is text: of what the font has no letter for, a sign that it is missing.
   expect(text).toContain('<script>alert(1)</script> & (x) \\) ?');
 });
@@ -246,7 +246,7 @@ test('photos of damage are in it with what they show; plates and wires are not',
   await close();
   const { bytes, doc, text } = await ofVisit();
   expect(text).toContain('Seen on this visit');
-  expect(text).toContain('Damage, run capacitor: <script>alert(1)</script>');
+  expect(text).toContain('Damage, run capacitor');
   expect(text).toContain('Photo of the visit');
   // Two pictures are in it, made no larger than they print; each says what it shows to whoever cannot see it.
   expect(bytes.length).toBeLessThan(400_000);
@@ -260,4 +260,83 @@ test('photos of damage are in it with what they show; plates and wires are not',
   expect(page.headers['content-security-policy']).toContain('img-src data:');
   expect(page.text.match(/<img alt="[^"]*" src="data:image\/jpeg;base64,[A-Za-z0-9+/=]{200,}"/g)).toHaveLength(2);
   expect(page.text).not.toContain('<script>');
+});
+
+test('nothing that was typed for the firm is in report, page or the customer’s calendar, nor what is typed later', async () => {
+  let planted = 0;
+  /** A word that stands nowhere else. */
+  const plant = () => `planted${(planted += 1)}word`;
+  const put = (path: string, body: object, status = 200) => request(suite.app).put(path).send(body).expect(status);
+  const me = ((await request(suite.app).get('/api/session').expect(200)).body as Session).person.id;
+  const call = {
+    ...{ kind: 'call', complaints: ['cools-weakly'], since: 'days', atTimes: false, said: plant() },
+    ...{ doubted: [], skipped: [], idle: [], repaired: [] },
+  };
+  await put(`/api/visits/${visit}/call`, { ...call, outcome: null });
+  const reading = v7();
+  await put(`/api/readings/${reading}`, {
+    ...benchReading({ visitId: visit, componentId: system.part('run-capacitor') }),
+    ...{ inputs: { microfarads: 33 }, confirmed: true, note: plant() },
+  });
+  await put(`/api/readings/${reading}/ruling`, { standing: 'act', why: plant(), withdrawn: false });
+  await read(3, 'fan');
+  await put(`/api/follow-ups/${v7()}`, {
+    ...{ visitId: visit, componentId: system.part('compressor'), kind: 'compressor-amps', point: 'common' },
+    ...{ method: 'clamp', reason: 'other', note: plant(), dueOn: '2026-12-15', putOffAt: '2026-10-10T15:00:00.000Z' },
+  });
+  await put(`/api/loose-ends/${v7()}`, {
+    ...{ visitId: visit, code: null, text: plant(), openedAt: '2026-10-10T14:10:00.000Z', putBackAt: null },
+    leftBecause: plant(),
+  });
+  await put(`/api/events/${v7()}`, {
+    ...{ visitId: visit, kind: 'other-repair', on: '2026-10-10', note: plant(), change: null, withdrawn: false },
+  });
+  await request(suite.app)
+    .put(`/api/photos/${v7()}`)
+    .query({
+      systemId: system.id,
+      visitId: visit,
+      subject: 'damage',
+      takenAt: '2026-10-10T14:30:00.000Z',
+      note: plant(),
+    })
+    .set('content-type', 'application/octet-stream')
+    .send(
+      await sharp({ create: { width: 40, height: 30, channels: 3, background: '#884422' } })
+        .jpeg()
+        .toBuffer(),
+    )
+    .expect(200);
+  await put(`/api/visits/${visit}/call`, {
+    ...call,
+    outcome: { is: 'for-now', faults: [], note: plant(), byWhen: '2026-10-20' },
+  });
+  await close(plant());
+  const { path } = (await put(`/api/visits/${visit}/report-link`, {})).body as ReportLink;
+  // After the link went out: jobs by hand, and decisions on all that is proposed.
+  const byHand = async () => {
+    const body = { text: plant(), byWhen: '2026-10-20', minutes: 30 };
+    return (await put(`/api/systems/${system.id}/jobs/${v7()}`, body)).body as Job;
+  };
+  const decide = (job: Job, decision: object) =>
+    put(`/api/jobs/${job.key}`, { note: plant(), day: null, personId: null, version: job.version, ...decision });
+  await byHand();
+  await decide(await byHand(), { decision: 'declined' });
+  const planned = await byHand();
+  await decide(planned, { decision: 'accepted', day: '2026-10-13', personId: me });
+  const { jobs } = (await request(suite.app).get(`/api/jobs?systemId=${system.id}`).expect(200)).body as JobsPage;
+  const [part, ...others] = jobs.filter(({ source }) => source === 'part');
+  await decide(part!, { decision: 'declined' });
+  for (const job of others) await decide(job, { decision: 'accepted', day: '2026-10-14', personId: me });
+
+  const page = (await request(suite.app).get(path!).expect(200)).text;
+  const texts = [page, (await ofVisit()).text, (await pdf(`${path}.pdf`)).text];
+  for (const { key } of [planned, ...others])
+    texts.push((await request(suite.app).get(`/api/jobs/${key}/event.ics`).expect(200)).text);
+  for (const text of texts) expect(text.replaceAll(/\r?\n /g, '').match(/planted\d+word/g)).toBeNull();
+  // They were planted where the firm reads them, and what is the owner's is told.
+  expect(planted).toBeGreaterThan(12);
+  expect(JSON.stringify((await request(suite.app).get(`/api/systems/${system.id}`)).body)).toMatch(/planted\d+word/);
+  expect(page).toContain('What you declined');
+  expect(page).toContain('As the technician judged it on site.');
 });

@@ -1,4 +1,4 @@
-import { customerSummary, isDone, partsTested, provedOn, PUT_OFF_REASONS, titleOn, type RoundView } from '@yarnix/core';
+import { customerSummary, isDone, openLine, partsTested, provedOn, type RoundView } from '@yarnix/core';
 import { useParams } from 'react-router';
 import { Failed, Loading } from '../../../app/states.tsx';
 import { ButtonLink } from '../../../kit/button.tsx';
@@ -11,11 +11,7 @@ const openWords = (view: RoundView): string[] =>
   view.stops
     .flatMap((stop) => stop.fields)
     .filter((f) => f.state === 'put-off' && isDone(f) && f.followUp)
-    .map(({ planned, followUp }) => {
-      const title = titleOn(planned.kind, planned.point, planned.component);
-      const why = followUp?.followUp.note ?? PUT_OFF_REASONS[followUp?.followUp.reason ?? 'other'].label.toLowerCase();
-      return `${title}: ${why}; we will take it by ${followUp?.followUp.dueOn ?? ''}.`;
-    });
+    .flatMap(({ planned, followUp }) => (followUp ? [openLine(planned, followUp.followUp)] : []));
 
 function Summary({ system, record, view }: Extract<RoundScreenData, { status: 'here' }>) {
   const summary = customerSummary(partsTested(record.visitId, view), openWords(view));
