@@ -52,6 +52,22 @@ export default tseslint.config(
     rules: { 'max-lines-per-function': 'off' },
   },
   {
+    files: ['e2e/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.property.name='waitForTimeout']",
+          message: 'A journey waits for what it needs, by atRest or an expectation; leaveAfter is for leaving early.',
+        },
+        {
+          selector: "CallExpression[callee.property.name='toPass']",
+          message: 'A journey has one try: find what it must wait for.',
+        },
+      ],
+    },
+  },
+  {
     files: ['**/*.test.{ts,tsx}'],
     // Replies come untyped from the wire here, and that is what is being tested.
     rules: {

@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
 const launchOptions = {
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-background-networking',
@@ -20,7 +20,8 @@ export default defineConfig({
   // A journey that needs a second try is a failure to be found.
   retries: 0,
   expect: { timeout: 15_000 },
-  reporter: [['list']],
+  // What the test command counts by, and what somebody at the terminal reads.
+  reporter: [['list'], ...(process.env.PLAYWRIGHT_JSON_OUTPUT_FILE ? [['json'] as ['json']] : [])],
   // A trace of every step makes a journey half as long again: TRACE=1 asks for it.
   use: {
     launchOptions,
@@ -31,7 +32,15 @@ export default defineConfig({
     timezoneId: 'UTC',
   },
   projects: [
-    { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },
+    {
+      name: 'wide',
+      testMatch: /at-the-desk|at-both/,
+      use: { viewport: { width: 1280, height: 800 } },
+    },
+    {
+      name: 'phone',
+      testMatch: /in-the-hand|at-both/,
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
+    },
   ],
 });

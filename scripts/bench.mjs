@@ -1,3 +1,4 @@
+import { ensureServer } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
 import { besideDemo } from './lib/demo-server.mjs';
 import { ensureNpmPackages } from './lib/packages.mjs';
@@ -11,6 +12,7 @@ import { runTs } from './lib/server.mjs';
 await runMain(async () => {
   await ensureNpmPackages();
   if (process.argv.includes('web')) return besideDemo('scripts/bench/web.ts', { AUTO_REFIT: 'off' });
+  await ensureServer();
   const cluster = await startCluster('bench', { fresh: process.argv.includes('--fresh') });
   const stop = () => cluster.stop();
   for (const signal of ['SIGINT', 'SIGTERM']) {

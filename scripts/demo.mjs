@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { freePort, startCluster } from './lib/cluster.mjs';
 import { ensureNpmPackages } from './lib/packages.mjs';
-import { runMain, say } from './lib/say.mjs';
+import { Refusal, runMain, say } from './lib/say.mjs';
 import { endOrphan, runTs, startServer } from './lib/server.mjs';
 
 /** How often is looked whether the database is still there, ms. */
@@ -19,6 +19,24 @@ function watchOver(cluster, isStopping) {
     say(back ? 'PostgreSQL is back' : 'PostgreSQL cannot be started again; stop this command and see its log');
     if (back) watchOver(cluster, isStopping);
   }, LOOK_EVERY);
+}
+
+/** A server that has not lived so long, ms, did not come up; so many of those in a row are not tried again. */
+const LIVED = 10_000;
+const MOST_TRIES = 3;
+
+/** Starts a server, and another whenever it ends by itself; `onServer` is told of each. Rejects when none comes up any more. */
+async function keepServing(start, onServer, isStopping) {
+  for (let short = 0; short < MOST_TRIES;) {
+    const began = Date.now();
+    const server = await start();
+    onServer(server);
+    await server.ended;
+    if (isStopping()) return;
+    short = Date.now() - began < LIVED ? short + 1 : 0;
+    say('the server has ended; starting it again');
+  }
+  throw new Refusal('the server ends again and again; see its lines above.');
 }
 
 /** npm run demo [-- --fresh]: everything from a bare machine to the app with the demo firm in it. */
@@ -45,10 +63,16 @@ await runMain(async () => {
     await runTs('scripts/load-demo.ts', { env: { DATABASE_URL: databaseUrl, ADMIN_DATABASE_URL: cluster.adminUrl } });
     await ensureBuild();
     const port = await freePort(Number(process.env.PORT ?? 4870));
-    server = await startServer({ databaseUrl, port, pidFile, env: { LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' } });
-    say(`ready after ${((Date.now() - began) / 1000).toFixed(1)} s: ${server.address} (Ctrl-C stops it)`);
-    server.ended.then(() => stop(1));
     watchOver(cluster, () => stopping);
+    await keepServing(
+      () => startServer({ databaseUrl, port, pidFile, env: { LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' } }),
+      (started) => {
+        if (!server)
+          say(`ready after ${((Date.now() - began) / 1000).toFixed(1)} s: ${started.address} (Ctrl-C stops it)`);
+        server = started;
+      },
+      () => stopping,
+    );
   } catch (error) {
     if (!stopping) {
       await server?.stop();

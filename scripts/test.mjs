@@ -1,40 +1,58 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuild } from './lib/build.mjs';
+import { ensureServer, ensureWeb } from './lib/build.mjs';
 import { changedFiles } from './lib/changed.mjs';
 import { startCluster } from './lib/cluster.mjs';
+import { loadDemoTemplate } from './lib/demo-template.mjs';
 import { ensureChromium, ensureNpmPackages, ensurePdfTools } from './lib/packages.mjs';
-import { root } from './lib/paths.mjs';
-import { runAndRead } from './lib/run.mjs';
-import { runMain, say } from './lib/say.mjs';
+import { local } from './lib/paths.mjs';
+import { readJest, readPlaywright } from './lib/results.mjs';
+import { Refusal, runMain, say } from './lib/say.mjs';
+import { runSteps } from './lib/steps.mjs';
 
 /**
- * npm test: checks, unit tests, server tests on a real PostgreSQL, and journeys in a real browser. With --quick, what the
- * changed files touch, without journeys.
+ * npm test [-- words] [--quick] [--coverage] [--shard=1/2] [--grep=title]: checks, unit tests, server tests on a real PostgreSQL, and
+ * journeys in a real browser. Words keep the steps whose name holds one of them; --quick runs what the changed files touch,
+ * without journeys.
  */
 
 const jestFlags = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
-const step = (name, command, args, count, env = {}) => ({ name, command, args, count, env });
+const results = join(local, 'results');
+
+const option = (name) => process.argv.find((word) => word.startsWith(`--${name}=`));
+const has = (name) => process.argv.includes(`--${name}`);
+const shard = option('shard');
 
 /** A check without cases of its own counts as one. */
-const asOne = (_output, code) => (code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
+const check = (name, command, args) => ({
+  name,
+  command,
+  args,
+  read: ({ code }) => ({ passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1, failures: [], took: [] }),
+});
 
-function fromJest(output) {
-  const line = /^Tests: +(\S.*)$/m.exec(output)?.[1] ?? '';
-  const of = (word) => Number(new RegExp(`(\\d+) ${word}`).exec(line)?.[1] ?? 0);
-  const suites = /^Test Suites:\s+(?:(\d+) failed)?/m.exec(output)?.[1];
-  return { passed: of('passed'), failed: Math.max(of('failed'), Number(suites ?? 0) > 0 ? 1 : 0) };
+/** Tests of one project by Jest, in one process; a step beside it has the other core. `env`: what they are told besides. */
+function jest(project, env, args = []) {
+  const file = join(results, `${project}.json`);
+  const covered = has('coverage')
+    ? ['--coverage', '--coverageReporters=json-summary', `--coverageDirectory=${join(results, 'coverage', project)}`]
+    : [];
+  return {
+    name: `jest: ${project}`,
+    command: 'npx',
+    args: [
+      ...['jest', '--selectProjects', project, '--ci', '--runInBand', '--json', `--outputFile=${file}`],
+      ...covered,
+      ...(shard ? [shard] : []),
+      ...args,
+    ],
+    env: { ...jestFlags, ...env },
+    read: () => readJest(file),
+  };
 }
 
-function fromPlaywright(output) {
-  const of = (word) => Number([...output.matchAll(new RegExp(`^\\s+(\\d+) ${word}`, 'gm'))].at(-1)?.[1] ?? 0);
-  return { passed: of('passed') + of('flaky'), failed: of('failed') + of('interrupted') + of('did not run') };
-}
-
-const jest = (project, env) =>
-  step(`jest: ${project}`, 'npx', ['jest', '--selectProjects', project, '--ci'], fromJest, { ...jestFlags, ...env });
-
-/** Where each jest project's sources are. */
+/** Where each Jest project's sources are. */
 const FOLDERS = {
   core: /^(packages\/(core|simulator)\/src|tests)\//,
   server: /^packages\/server\/src\//,
@@ -48,82 +66,75 @@ function quickSteps(database) {
   const related = Object.entries(FOLDERS).flatMap(([project, folder]) => {
     const own = sources.filter((file) => folder.test(file) && /\.tsx?$/.test(file));
     if (own.length === 0) return [];
-    const args = ['jest', '--selectProjects', project, '--ci', '--passWithNoTests', '--findRelatedTests', ...own];
-    return [step(`jest: ${project}`, 'npx', args, fromQuickJest, { ...jestFlags, ...database })];
+    return [{ ...jest(project, database, ['--passWithNoTests', '--findRelatedTests', ...own]), mayBeEmpty: true }];
   });
   return [
-    step('format', 'npx', ['prettier', '--check', '--ignore-unknown', '--cache', ...changed, 'package.json'], asOne),
-    ...(sources.length > 0
-      ? [step('lint', 'npx', ['eslint', '--cache', '--cache-location', '.local/eslint', ...sources], asOne)]
-      : []),
-    step('types', 'npx', ['tsc', '-b'], asOne),
-    step('arrows', 'npm', ['run', '--silent', 'arrows'], asOne),
     ...related,
+    ...(sources.length > 0
+      ? [check('lint', 'npx', ['eslint', '--cache', '--cache-location', '.local/eslint', ...sources])]
+      : []),
+    check('types', 'npx', ['tsc', '-b']),
+    check('format', 'npx', ['prettier', '--check', '--ignore-unknown', '--cache', ...changed, 'package.json']),
+    check('arrows', 'npm', ['run', '--silent', 'arrows']),
   ];
 }
 
-/** Of failed journeys so many are shown, each with so many lines. */
-const MOST_SHOWN = 4;
-const LINES_SHOWN = 120;
+/** All steps that need no browser, the longest first: two of them run side by side. */
+const stepsBeforeJourneys = (database) => [
+  jest('server', database),
+  check('lint', 'npx', ['eslint', '.']),
+  jest('core', {}),
+  jest('web', {}),
+  check('format', 'npx', ['prettier', '--check', '.']),
+  check('types', 'npx', ['tsc', '-b']),
+  check('arrows', 'npm', ['run', '--silent', 'arrows']),
+  check('unused', 'npm', ['run', '--silent', 'unused']),
+];
 
-/** Of a failed test so much is told again at the end: its name, and the first lines of why. */
-const LINES_OF_FAILURE = 14;
-const MOST_FAILURES = 12;
-
-/** What failed, as its runner told it: the end of a long output may be all that is looked at. */
-function failuresIn(name, output) {
-  const lines = output.split('\n');
-  const starts = lines.flatMap((line, i) => (/^ {2}(●|\d+\)) /.test(line) ? [i] : []));
-  const told = starts.slice(0, MOST_FAILURES).map((from, n) =>
-    lines
-      .slice(from, Math.min(from + LINES_OF_FAILURE, starts[n + 1] ?? Infinity))
-      .join('\n')
-      .trimEnd(),
-  );
-  return told.length > 0 ? told : [`  ${name}:`, ...lines.slice(-LINES_OF_FAILURE)];
+function journeys(database, chromium) {
+  const file = join(results, 'journeys.json');
+  const chosen = [option('grep'), option('project'), shard, option('repeat-each')].filter((word) => word !== undefined);
+  return {
+    name: 'journeys',
+    command: 'npx',
+    args: ['playwright', 'test', ...chosen],
+    env: { ...database, CHROMIUM: chromium, DEMO_TEMPLATE_IS_LOADED: 'yes', PLAYWRIGHT_JSON_OUTPUT_FILE: file },
+    read: () => readPlaywright(file),
+  };
 }
 
-/** What the screen showed when a journey failed: where the tests ran there may be nobody to look at it later. */
-function showFailedScreens() {
-  const results = join(root, 'test-results');
-  const screens = readdirSync(results).map((journey) => join(results, journey, 'error-context.md'));
-  for (const file of screens.filter((f) => existsSync(f)).slice(0, MOST_SHOWN)) {
-    const lines = readFileSync(file, 'utf8').split('\n').slice(0, LINES_SHOWN);
-    console.log([`-- ${file}`, ...lines].join('\n'));
-  }
+/** The figure of a coverage summary, lines of a project's own sources. */
+function coverageOf(project) {
+  const { total } = JSON.parse(readFileSync(join(results, 'coverage', project, 'coverage-summary.json'), 'utf8'));
+  return `${project}: ${total.lines.pct} % of lines, ${total.branches.pct} % of branches`;
 }
 
-const fromQuickJest = (output, code) => {
-  const counted = fromJest(output);
-  return counted.passed + counted.failed > 0 ? counted : asOne(output, code);
-};
+const SLOWEST = 10;
 
-async function runSteps(steps) {
-  const total = { passed: 0, failed: 0 };
-  const failures = [];
-  for (const { name, command, args, count, env } of steps) {
-    say(name);
-    const { code, output } = await runAndRead(command, args, {
-      env: { ...process.env, FORCE_COLOR: '0', NO_COLOR: '1', ...env },
-    });
-    // eslint-disable-next-line no-control-regex -- color codes would hide the runners' closing lines
-    const plain = output.replace(/\x1b\[[0-9;]*m/g, '');
-    const { passed, failed } = count(plain, code);
-    const ranNothing = passed + failed === 0;
-    if (ranNothing) say(`${name} ran no test, which counts as a failure`);
-    total.passed += passed;
-    total.failed += failed === 0 && (ranNothing || code !== 0) ? 1 : failed;
-    if (name === 'journeys' && code !== 0) showFailedScreens();
-    if (failed > 0 || code !== 0) failures.push(...failuresIn(name, plain));
-  }
-  if (failures.length > 0) console.log(['', 'What failed:', ...failures].join('\n'));
-  return total;
+/** The slowest tests of all steps, and what failed: the end of a long output may be all that is looked at. */
+function tell(done) {
+  const slowest = done
+    .flatMap(({ took }) => took)
+    .sort((a, b) => b.ms - a.ms)
+    .slice(0, SLOWEST);
+  console.log('\nThe slowest:');
+  for (const { ms, title } of slowest) console.log(`  ${(ms / 1000).toFixed(1).padStart(6)} s  ${title}`);
+  console.log('\nHow long each step took:');
+  for (const { name, seconds } of done) console.log(`  ${seconds.toFixed(0).padStart(6)} s  ${name}`);
+  const failures = done.flatMap((step) => step.failures);
+  if (failures.length > 0) console.log(['\nWhat failed:', ...failures].join('\n'));
 }
 
 await runMain(async () => {
+  const began = Date.now();
   await ensureNpmPackages();
-  const chromium = process.argv.includes('--quick') ? '' : await ensureChromium();
+  const only = process.argv.slice(2).filter((word) => !word.startsWith('--'));
+  const isWanted = ({ name }) => only.length === 0 || only.some((word) => name.includes(word));
+  const withJourneys = !has('quick') && isWanted({ name: 'journeys' });
+  const chromium = withJourneys ? await ensureChromium() : '';
   await ensurePdfTools();
+  rmSync(results, { recursive: true, force: true });
+  mkdirSync(results, { recursive: true });
   const cluster = await startCluster('test', { durable: false, fresh: true });
   const stop = () => cluster.stop();
   for (const signal of ['SIGINT', 'SIGTERM']) {
@@ -134,30 +145,23 @@ await runMain(async () => {
   }
   try {
     const database = { TEST_ADMIN_URL: cluster.adminUrl };
-    const only = process.argv.slice(2).filter((word) => !word.startsWith('--'));
-    const grep = process.argv.find((word) => word.startsWith('--grep='));
-    const all = [
-      step('format', 'npx', ['prettier', '--check', '.'], asOne),
-      step('lint', 'npx', ['eslint', '.'], asOne),
-      step('types', 'npx', ['tsc', '-b'], asOne),
-      step('arrows', 'npm', ['run', '--silent', 'arrows'], asOne),
-      step('unused', 'npm', ['run', '--silent', 'unused'], asOne),
-      jest('core', {}),
-      jest('server', database),
-      jest('web', {}),
-      step('journeys', 'npx', ['playwright', 'test', ...(grep ? [grep] : [])], fromPlaywright, {
-        ...database,
-        CHROMIUM: chromium,
-      }),
-    ];
-    const steps = (process.argv.includes('--quick') ? quickSteps(database) : all).filter(
-      ({ name }) => only.length === 0 || only.some((word) => name.includes(word)),
-    );
-    if (steps.some((s) => s.name === 'journeys')) await ensureBuild();
-    const { passed, failed } = await runSteps(steps);
-    console.log(`\n${passed} passed, ${failed} failed`);
+    const isFirstShard = !shard || shard.startsWith('--shard=1/');
+    const first = (has('quick') ? quickSteps(database) : stepsBeforeJourneys(database))
+      .filter(isWanted)
+      // What is no list of tests cannot be divided.
+      .filter(({ name }) => name.startsWith('jest') || isFirstShard);
+    const builds = withJourneys ? [ensureWeb, ensureServer, () => loadDemoTemplate(cluster.adminUrl)] : [];
+    const done = await runSteps(first, availableParallelism(), builds);
+    if (withJourneys) done.push(...(await runSteps([journeys(database, chromium)], 1)));
+    if (done.length === 0) throw new Refusal(`no step is named like ${only.join(' or ')}`);
+    tell(done);
+    if (has('coverage'))
+      for (const { name } of done) if (name.startsWith('jest: ')) console.log(coverageOf(name.slice('jest: '.length)));
+    const sum = (of) => done.reduce((all, step) => all + step[of], 0);
+    say(`${((Date.now() - began) / 60_000).toFixed(1)} min`);
+    console.log(`\n${sum('passed')} passed, ${sum('failed')} failed`);
     stop();
-    process.exit(failed > 0 ? 1 : 0);
+    process.exit(sum('failed') > 0 ? 1 : 0);
   } catch (error) {
     stop();
     throw error;

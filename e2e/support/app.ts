@@ -2,14 +2,13 @@ import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { freePort } from '../../scripts/lib/cluster.mjs';
+import { DEMO_TEMPLATE } from '../../scripts/lib/demo-template.mjs';
 import { startServer, type RunningServer } from '../../scripts/lib/server.mjs';
 
-export const DEMO_TEMPLATE = 'yarnix_demo_template';
-
 /** The moment all journeys start at, in the browser as in the demo's history. */
-const NOW = new Date('2026-11-25T15:00:00Z');
+export const NOW = new Date('2026-11-25T15:00:00Z');
 
-export function urlOf(database: string): string {
+function urlOf(database: string): string {
   const url = new URL(process.env.TEST_ADMIN_URL ?? '');
   url.pathname = `/${database}`;
   return url.toString();
@@ -123,6 +122,35 @@ export async function watchedDual(address: string, number = 0): Promise<KnownRow
   return row;
 }
 
+/**
+ * Waits until the page has nothing under way: all that was asked for is there, all that was done is kept and sent, and what is
+ * drawn belongs to the address and stands still. The page itself says so.
+ */
+export async function atRest(page: Page): Promise<void> {
+  // The device's copy of what the server said is written within a second, and shown by nothing: few wait for it.
+  await page.waitForFunction(() => ['', 'copy'].includes(document.documentElement.dataset.busy ?? ''));
+}
+
+/** The same, and the device has the whole app and its copy of all the server said: from now on both do without a signal. */
+export async function keptHere(page: Page): Promise<void> {
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.waitForFunction(() => document.documentElement.dataset.busy === undefined);
+}
+
+/** For what is wanted before the page is at rest, or where leaving it early is the test itself: so many ms and no more. */
+export const leaveAfter = (page: Page, ms: number): Promise<void> =>
+  // eslint-disable-next-line no-restricted-syntax -- the one place where a length of time is waited for
+  page.waitForTimeout(ms);
+
+/** Values of the readings of a system's latest visit, as the office has them. */
+export async function readingsOf(address: string, systemId: string): Promise<(number | null)[]> {
+  const detail = (await (await fetch(`${address}/api/systems/${systemId}`)).json()) as {
+    visits: { id: string }[];
+    readings: { visitId: string; value: number | null }[];
+  };
+  return detail.readings.filter((r) => r.visitId === detail.visits[0]?.id).map((r) => r.value);
+}
+
 /** Waits until what is drawn belongs to the address: the address changes first, the screen after it. */
 export async function drawn(page: Page): Promise<void> {
   await page.waitForFunction(
@@ -190,11 +218,9 @@ export async function goToReading(page: Page, stop: string, name: RegExp): Promi
     await toReadingAfter(page);
   }
   // A screen that has just been drawn puts the focus where it thinks best; ours is to be the last word.
-  await expect(async () => {
-    await field.focus();
-    await page.waitForTimeout(150);
-    await expect(field).toBeFocused({ timeout: 200 });
-  }).toPass();
+  await atRest(page);
+  await field.focus();
+  await expect(field).toBeFocused();
   return field;
 }
 

@@ -1,24 +1,16 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { drawn, isPhone, putBackAll } from './app.ts';
+import { atRest, isPhone, putBackAll } from './app.ts';
 
 /** What is typed where no probe reaches, by the label of its input. */
 const TYPED: Readonly<Record<string, string>> = { 'Set point': '70', Seconds: '41', 'It took': '240' };
 /** What is chosen where there is no usual entry, by the name of the choice. */
 const CHOSEN = ['70 °F', '60 min', 'Temperature', 'None'] as const;
 
-/**
- * Listens until the value may be taken, and takes it. House time runs a hundred times faster here than in a house: a value may
- * stop being settled between being looked at and being pressed, so it is pressed until it has been taken.
- */
+/** Listens until the value may be taken, and takes it. */
 async function listen(page: Page, scope: Locator): Promise<void> {
   await scope.getByRole('button', { name: 'Listen' }).click();
-  const take = page.getByRole('button', { name: /^Take (?!it$)/ });
-  const stop = page.getByRole('button', { name: 'Stop listening' });
-  await expect(stop).toBeVisible();
-  await expect(async () => {
-    if (await take.isVisible()) await take.click({ timeout: 1000 });
-    expect(await stop.count()).toBe(0);
-  }).toPass({ intervals: [20, 20, 40, 80], timeout: 20_000 });
+  await page.getByRole('button', { name: /^Take (?!it$)/ }).click({ timeout: 20_000 });
+  await expect(page.getByRole('button', { name: 'Stop listening' })).toHaveCount(0);
 }
 
 /** Fills in what probes do not: numbers by their label, choices by their usual answer, events all seen. */
@@ -70,30 +62,16 @@ const standing = (page: Page): Promise<string> =>
     ]),
   );
 
-/**
- * Presses on until a reading is left: once for each input that is still ahead; what is asked is confirmed.
- * Each press is waited for until it has shown its effect: one too many would pass over the next reading.
- */
+/** Presses on until a reading is left: once for each input that is still ahead; what is asked is confirmed. Every press shows. */
 async function leaveField(page: Page, next: Locator, isLeft: () => Promise<boolean>): Promise<void> {
   const keep = page.getByRole('button', { name: 'Keep it as typed' });
   for (let presses = 0; presses < 9; presses += 1) {
     const before = await standing(page);
     if (await keep.isVisible()) await keep.click();
     else await next.click();
-    // A press that shows nothing for so long was lost on the way, and may be made again.
-    await expect
-      .poll(async () => (await isLeft()) || (await standing(page)) !== before, { ...OFTEN, timeout: 6000 })
-      .toBe(true)
-      .catch(() => undefined);
-    // A reading is taken first, and left a moment later.
-    const left = expect.poll(isLeft, { timeout: 250, intervals: [20] }).toBe(true);
-    if (
-      await left.then(
-        () => true,
-        () => false,
-      )
-    )
-      return;
+    await atRest(page);
+    if (await isLeft()) return;
+    expect(await standing(page), 'a press that shows nothing').not.toBe(before);
   }
 }
 
@@ -126,7 +104,7 @@ async function walkStopWide(page: Page): Promise<void> {
 }
 
 async function walkStopPhone(page: Page, last: string): Promise<void> {
-  await drawn(page);
+  await atRest(page);
   const begin = page.getByRole('button', { name: /^(Done, |Begin)/ });
   await expect(begin.or(page.locator('[data-status]')).first()).toBeVisible();
   if (await begin.isVisible()) await begin.click();
@@ -134,7 +112,7 @@ async function walkStopPhone(page: Page, last: string): Promise<void> {
   const here = stopOf(page.url());
   const next = page.getByRole('button', { name: /^(Next|Skip)$/ });
   for (let steps = 0; steps < 60 && stopOf(page.url()) === here; steps += 1) {
-    await drawn(page);
+    await atRest(page);
     const tail = page.getByRole('button', { name: /To the next stop|to the next stop/ });
     const field = page.locator('[data-status]');
     await expect(tail.or(field).first()).toBeVisible();
@@ -155,28 +133,20 @@ async function walkStopPhone(page: Page, last: string): Promise<void> {
   }
 }
 
-/**
- * Says that the machine had run before the visit, so that readings count; asked about, since it is longer than the visit.
- * The clock may come to the same figure by itself while it is typed, and then there is nothing to ask: it is looked at again.
- */
+/** Says that the machine had run before the visit, so that readings count; asked about, since it is longer than the visit. */
 async function ranBefore(page: Page): Promise<void> {
   const running = page.getByLabel('Running for');
-  const asked = page.getByRole('button', { name: 'It ran before I came' });
-  const minutes = () =>
-    running.evaluateAll((list) => list.map((e) => Number((e as HTMLInputElement).value))[0] ?? Infinity);
-  await expect(async () => {
-    if (await asked.isVisible()) await asked.click({ timeout: 1000 });
-    else if ((await minutes()) < 12) await running.fill('12', { timeout: 1000 });
-    expect(await asked.count()).toBe(0);
-    expect(await minutes()).toBeGreaterThanOrEqual(12);
-  }).toPass({ intervals: [20, 40, 80, 160], timeout: 15_000 });
+  if (!(await running.isVisible()) || Number(await running.inputValue()) >= 12) return;
+  await running.fill('12');
+  await page.getByRole('button', { name: 'It ran before I came' }).click();
+  await expect(running).toHaveValue('12');
 }
 
 /** Walks the whole round under way, stop after stop as planned, and ends at the close. */
 export async function walkRound(page: Page, outdoor: string): Promise<string[]> {
   const walked: string[] = [];
   for (let stops = 0; stops < 14; stops += 1) {
-    await drawn(page);
+    await atRest(page);
     if (page.url().includes('/close')) return walked;
     const heading = page.getByRole('heading', { level: 1 }).first();
     await expect(heading).toBeVisible();
@@ -192,8 +162,8 @@ export async function walkRound(page: Page, outdoor: string): Promise<string[]> 
     await ranBefore(page);
     const before = page.url();
     await walkStopWide(page);
-    // The last reading of a stop leads on by itself, a moment after it is taken.
-    await page.waitForURL((now) => now.toString() !== before, { timeout: 300 }).catch(() => undefined);
+    // The last reading of a stop leads on by itself.
+    await atRest(page);
     if (page.url() !== before) continue;
     const restore = page.getByRole('heading', { name: 'Put back before you go on' });
     if (await restore.isVisible()) await putBackAll(page);

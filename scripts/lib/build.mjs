@@ -1,10 +1,8 @@
-import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { local, root, webDist } from './paths.mjs';
-import { run } from './run.mjs';
+import { local, root, serverDist, webDist } from './paths.mjs';
+import { runAndRead } from './run.mjs';
 import { Refusal, say } from './say.mjs';
-
-const inputs = ['packages/web', 'packages/core', 'package-lock.json'];
 
 function fingerprint(path) {
   const stat = statSync(path);
@@ -16,16 +14,77 @@ function fingerprint(path) {
     .join('');
 }
 
-/** Builds the web app unless its sources are those of the last build. */
-export async function ensureBuild() {
-  const stamp = join(local, 'web-build');
-  const now = inputs.map((path) => fingerprint(join(root, path))).join('');
-  if (existsSync(join(webDist, 'index.html')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
-  say('building the web app');
-  const code = await run('npm', ['run', '--silent', 'build', '--workspace', 'packages/web'], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-  });
-  if (code !== 0) throw new Refusal('the web app did not build; see the lines above.');
+/** Runs `make` unless its inputs are those it was last run with, and what it made is there. */
+async function unlessMade(name, made, inputs, make) {
+  const stamp = join(local, name);
+  const now = [...inputs, 'package-lock.json', 'scripts/lib/build.mjs']
+    .map((path) => fingerprint(join(root, path)))
+    .join('');
+  if (existsSync(made) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  await make();
   mkdirSync(local, { recursive: true });
   writeFileSync(stamp, now);
 }
+
+/** Builds the web app unless its sources are those of the last build. */
+export const ensureWeb = () =>
+  unlessMade('web-build', join(webDist, 'index.html'), ['packages/web', 'packages/core'], async () => {
+    say('building the web app');
+    const command = ['run', '--silent', 'build', '--workspace', 'packages/web'];
+    const { code, output } = await runAndRead('npm', command, {}, { shown: false });
+    if (code !== 0) throw new Refusal(`the web app did not build:\n${output}`);
+  });
+
+/** Packages that find files of their own beside them, or are compiled: they stay where they are installed. */
+const AS_INSTALLED = ['sharp', 'pdfkit', 'piscina', 'pg-native', 'tsx', 'pino', 'pino-http'];
+/** Drivers of other databases that Knex names and never loads here. */
+const NEVER_LOADED = [
+  'better-sqlite3',
+  'mysql',
+  'mysql2',
+  'oracledb',
+  'sqlite3',
+  'tedious',
+  'pg-query-stream',
+  'mariadb',
+];
+
+/** Bundles the server and its worker into packages/server/dist, so that a start reads a few files and not thousands. */
+export const ensureServer = () =>
+  unlessMade(
+    'server-build',
+    join(serverDist, 'main.mjs'),
+    ['packages/server', 'packages/core', 'packages/simulator'],
+    async () => {
+      say('building the server');
+      rmSync(serverDist, { recursive: true, force: true });
+      // Looked for only now: on a bare machine the packages are installed by the command that builds.
+      const { build } = await import('esbuild');
+      await build({
+        absWorkingDir: root,
+        entryPoints: {
+          main: 'packages/server/src/main.ts',
+          'refit-worker-entry': 'packages/server/src/jobs/refit-worker.ts',
+        },
+        outdir: serverDist,
+        outExtension: { '.js': '.mjs' },
+        bundle: true,
+        platform: 'node',
+        format: 'esm',
+        target: 'node20',
+        sourcemap: true,
+        logLevel: 'error',
+        external: [...AS_INSTALLED, ...NEVER_LOADED],
+        // What is bundled of CommonJS asks for Node's own modules by `require`.
+        banner: {
+          js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
+        },
+      });
+    },
+  );
+
+/** What the app is served from: its web files and its server. */
+export const ensureBuild = async () => {
+  await ensureWeb();
+  await ensureServer();
+};

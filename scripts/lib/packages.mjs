@@ -66,8 +66,9 @@ async function ensureProgram(name, debian, path) {
   return path;
 }
 
-/** Where Chromium is. */
-export const ensureChromium = () => ensureProgram('Chromium', 'chromium', '/usr/bin/chromium');
+/** Where Debian's Chromium without a window is: it draws the same pages, and none of a browser's own beside them. */
+export const ensureChromium = () =>
+  ensureProgram('Chromium', 'chromium-headless-shell', '/usr/bin/chromium-headless-shell');
 
 /** Debian's programs that read a PDF: the tests hold the owner's report against them. */
 export async function ensurePdfTools() {

@@ -10,14 +10,14 @@ export function run(command, args, options = {}) {
   });
 }
 
-/** Runs and shows the output while keeping it; returns { code, output }. */
-export function runAndRead(command, args, options = {}) {
+/** Runs and keeps the output, showing it meanwhile unless told not to; returns { code, output }. */
+export function runAndRead(command, args, options = {}, { shown = true } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], ...options });
     let output = '';
     const keep = (to) => (chunk) => {
       output += chunk;
-      to.write(chunk);
+      if (shown) to.write(chunk);
     };
     child.stdout.on('data', keep(process.stdout));
     child.stderr.on('data', keep(process.stderr));

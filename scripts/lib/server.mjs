@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { root, webDist } from './paths.mjs';
+import { root, serverDist, webDist } from './paths.mjs';
 import { Refusal } from './say.mjs';
 
 /** Runs a TypeScript file of the project as a child that gets no terminal signals of its own. */
@@ -21,10 +21,12 @@ export async function runTs(file, options) {
   if (code !== 0) throw new Refusal(`${file} failed; see its lines above.`);
 }
 
+const BUILT = join(serverDist, 'main.mjs');
+
 /** Whether a process is a server of this project and not another one that has its number by now. */
 function isOurServer(pid) {
   try {
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('packages/server/src/main.ts');
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(BUILT);
   } catch {
     return false;
   }
@@ -41,11 +43,13 @@ export async function endOrphan(file) {
   return true;
 }
 
-/** Starts the app server and waits until it answers. Returns { address, child, stop() }. */
+/** Starts the app server as it was built last, and waits until it answers. Returns { address, child, stop() }. */
 export async function startServer({ databaseUrl, port, env = {}, stdio = 'inherit', pidFile }) {
-  const child = spawnTs('packages/server/src/main.ts', {
+  const child = spawn(process.execPath, ['--enable-source-maps', BUILT], {
+    cwd: root,
     stdio,
-    env: { DATABASE_URL: databaseUrl, PORT: String(port), WEB_DIST: webDist, ...env },
+    detached: true,
+    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), WEB_DIST: webDist, ...env },
   });
   if (pidFile) writeFileSync(pidFile, String(child.pid));
   const ended = new Promise((resolve) => child.on('exit', resolve));
@@ -59,8 +63,8 @@ export async function startServer({ databaseUrl, port, env = {}, stdio = 'inheri
       )
     )
       break;
-    if (wait > 300) throw new Refusal('the server did not answer within a minute.');
-    await sleep(200);
+    if (wait > 3000) throw new Refusal('the server did not answer within a minute.');
+    await sleep(20);
   }
   const stop = async () => {
     if (child.exitCode === null) child.kill('SIGTERM');

@@ -60,11 +60,11 @@ interface Asked {
   readonly url?: string;
 }
 
-/** Logs each request of the API by method and path: no query, no headers, no body, at any level. */
 /** A path as it is logged: without what was asked for, and without the secret of a calendar or a report. */
 const pathToLog = (url: string): string =>
   (url.split('?', 1)[0] ?? '').slice(0, 160).replace(/^(\/(?:calendar|report)\/).*/, '$1…');
 
+/** Logs each request of the API by method and path: no query, no headers, no body, at any level. */
 export const requestLog = (log: Logger): RequestHandler =>
   pinoHttp({
     logger: log,

@@ -17,11 +17,6 @@ const { DATABASE_URL, PORT, WEB_DIST, LOG_LEVEL, PROBE_SPEED, REFIT_WORKERS, AUT
 const now = clockFrom(CLOCK_FROM);
 const log = createLog(LOG_LEVEL);
 
-// What is thrown where nobody waits for it (a timer, a stream, an event) ends that and not the server; it is a fault all
-// the same, and stands in the log as one.
-process.on('uncaughtException', (error) => log.error({ err: error }, 'thrown where nobody waits for it'));
-process.on('unhandledRejection', (error) => log.error({ err: error }, 'rejected where nobody waits for it'));
-
 const db = connect(DATABASE_URL);
 const jobs = jobQueue(db, { keeping: true, onError: (error) => log.error({ err: error }, 'the queue of jobs failed') });
 const server = httpServer(
@@ -53,18 +48,30 @@ runner
   .start(AUTO_REFIT === 'on')
   .catch((error: unknown) => log.error({ err: error }, 'work off the request path cannot start'));
 
-/** Lets requests under way finish, then closes the pool. */
-function shutDown(): void {
+/** Lets requests under way finish, then closes the pool, and ends with that code. */
+function shutDown(code = 0): void {
   server.close(
     () =>
       void runner
         .stop()
         .then(() => db.destroy())
-        .then(() => process.exit(0)),
+        .catch((error: unknown) => log.error({ err: error }, 'not all of it could be closed'))
+        .finally(() => process.exit(code)),
   );
   server.closeIdleConnections();
   // Streams under way would hold it open for as long as somebody listens.
   setTimeout(() => server.closeAllConnections(), 2000).unref();
-  setTimeout(() => process.exit(0), 5000).unref();
+  setTimeout(() => process.exit(code), 5000).unref();
 }
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, shutDown);
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => shutDown());
+
+// What is thrown where nobody waits for it leaves nobody knows what behind: requests under way are finished, and whoever watches
+// over the server starts it anew. What is thrown while that goes on is told, and changes nothing.
+let isBroken = false;
+const breakDown = (error: unknown, words: string) => {
+  log.fatal({ err: error }, words);
+  if (!isBroken) shutDown(1);
+  isBroken = true;
+};
+process.on('uncaughtException', (error) => breakDown(error, 'thrown where nobody waits for it'));
+process.on('unhandledRejection', (error) => breakDown(error, 'rejected where nobody waits for it'));

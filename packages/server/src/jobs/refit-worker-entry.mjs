@@ -2,6 +2,6 @@ import { register } from 'tsx/esm/api';
 
 // A worker thread does not inherit the loader of TypeScript: it is registered here, before the worker itself is loaded.
 register();
-const { answer } = await import('./refit-worker.ts');
+const { default: answer } = await import('./refit-worker.ts');
 
 export default answer;

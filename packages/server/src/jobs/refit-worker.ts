@@ -93,7 +93,7 @@ async function learn({
 }
 
 /** Does one thing that a refit asks for. */
-export async function answer(ask: RefitAsk): Promise<FleetPrior | JudgedChunk | ComparedChunk | CheckEnd> {
+export default async function answer(ask: RefitAsk): Promise<FleetPrior | JudgedChunk | ComparedChunk | CheckEnd> {
   if (ask.task === 'learn') return learn(ask);
   if (ask.task === 'check-import') return checkImport(db, ask.importId, new Date(ask.now));
   const systems = await readSystems(db, ask.ids);

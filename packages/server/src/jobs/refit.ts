@@ -35,7 +35,9 @@ interface Running {
   readonly db: Knex;
   readonly pool: WorkerPool;
   readonly row: RefitRow;
+  /** As of when all is judged: the slice's beginning. */
   readonly now: Date;
+  readonly clock: () => Date;
   readonly log: Logger;
 }
 
@@ -137,6 +139,6 @@ export async function runSlice(running: Running): Promise<boolean> {
   await note(running, { state: 'judging', total: ids.length });
   const came = await judgeSome(running, ids, policy, prior);
   if (came === 'done' && (await revisionOf(running)) !== firm.policy_revision) return true;
-  if (came !== 'more') await note(running, { state: came, wish: null, ended_at: new Date() });
+  if (came !== 'more') await note(running, { state: came, wish: null, ended_at: running.clock() });
   return came === 'more';
 }

@@ -109,13 +109,13 @@ export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): 
     await beat();
     const beats = setInterval(() => void beat().catch(() => undefined), BEAT_MS);
     try {
-      if (await runSlice({ db, pool, row, now: now(), log })) await jobs.addSlice(db, refitId);
+      if (await runSlice({ db, pool, row, now: now(), clock: now, log })) await jobs.addSlice(db, refitId);
       else log.info({ refit: refitId }, 'refit ended');
     } catch (error) {
       // What was cut off by this server's end is taken over by the next.
       if (stopped) throw error;
       log.error({ refit: refitId, err: error }, 'refit failed');
-      await db('refits').where({ id: refitId }).update({ state: 'failed', error: FAILED, ended_at: new Date() });
+      await db('refits').where({ id: refitId }).update({ state: 'failed', error: FAILED, ended_at: now() });
     } finally {
       clearInterval(beats);
     }

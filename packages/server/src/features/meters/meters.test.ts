@@ -165,7 +165,7 @@ test('a check made while a refit goes through the fleet is not lost when that re
       task === 'learn' ? learning() : Promise.resolve({ threads: 0, setAside: [] }),
   };
   const log = pino({ level: 'silent' });
-  await runSlice({ db: suiteOfOwn.db, pool: pool as never, row, now: now(), log });
+  await runSlice({ db: suiteOfOwn.db, pool: pool as never, row, now: now(), clock: now, log });
   const stored = (await suiteOfOwn.db('firms').where({ id: firm.id }).first<{ prior: FleetPrior }>('prior')).prior;
   expect(stored.meters.capacitance?.meters[meter]?.mean.at(-1)).toBeLessThan(-0.01);
   await suiteOfOwn.close();

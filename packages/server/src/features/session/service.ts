@@ -7,6 +7,7 @@ import {
   type RefrigerantView,
   type Session,
 } from '@yarnix/core';
+import { LRUCache } from 'lru-cache';
 import { notFound } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
@@ -23,8 +24,11 @@ interface Judging {
   readonly stamp: string;
 }
 
+/** Firms whose policy and prior are held in memory: a prior is up to a megabyte. */
+const MOST_FIRMS = 100;
+
 /** What firms judge by, read once for as long as its stamp stays the same: every reading asks for it. */
-const read = new Map<string, Judging>();
+const read = new LRUCache<string, Judging>({ max: MOST_FIRMS });
 
 /** What a firm judges by, as far as what is kept of it can be read. */
 const judgingOf = ({ policy, prior }: FirmRow) => ({

@@ -1,4 +1,4 @@
-import { beginRunning, expect, goToReading, goToStop, next, startRound, test, watchedDual } from './support/app.ts';
+import { beginRunning, expect, goToReading, goToStop, next, startRound, test, watchedDual } from '../support/app.ts';
 
 test('a repair is proved by what was wrong before it: owed first, then read again, both figures kept', async ({
   page,

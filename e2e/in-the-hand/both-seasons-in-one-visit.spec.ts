@@ -1,4 +1,4 @@
-import { expect, goToReading, goToStop, isPhone, startRound, test, watchedDual } from './support/app.ts';
+import { expect, goToReading, goToStop, isPhone, startRound, test, watchedDual } from '../support/app.ts';
 
 test('a heating round takes the cooling readings too, and is left with one restart', async ({ page, alone }) => {
   const { systemId } = await watchedDual(alone.address, 1);
@@ -6,8 +6,6 @@ test('a heating round takes the cooling readings too, and is left with one resta
   await goToStop(page, 'close');
   await page.getByRole('button', { name: 'Take the cooling readings on this visit too' }).click();
   await expect(page.getByRole('button', { name: 'No cooling readings on this visit' })).toBeVisible();
-  // The page is left by its address next: what was chosen is given a moment to reach the device's store.
-  await page.waitForTimeout(500);
   await (await goToReading(page, 'cooling-air', /Return air, dry and wet bulb: Dry bulb/)).fill('75.2');
   await expect(page.getByRole('textbox', { name: /Return air, dry and wet bulb: Dry bulb/ })).toHaveValue('75.2');
   if (!isPhone(page)) {

@@ -1,8 +1,8 @@
 import { COMPLAINT_NAMES, type CircuitFaultId, type Plate, type SystemKind } from '@yarnix/core';
 import type { Locator } from '@playwright/test';
-import { expect, isPhone, startRound, test } from './support/app.ts';
-import { axe } from './support/axe.ts';
-import { beginCall, enterSystem, followHunt, machineWith } from './support/hunted.ts';
+import { expect, isPhone, startRound, test } from '../support/app.ts';
+import { axe } from '../support/axe.ts';
+import { beginCall, enterSystem, followHunt, machineWith } from '../support/hunted.ts';
 
 const STRIPS: Plate = {
   tons: 3,

@@ -1,4 +1,4 @@
-import { drawn, expect, test, watchRows, type Season } from './support/app.ts';
+import { drawn, expect, test, watchRows, type Season } from '../support/app.ts';
 import type { Page } from '@playwright/test';
 
 interface Past {

@@ -1,6 +1,6 @@
 import { COMPLAINT_NAMES, type CircuitReading, type Plate } from '@yarnix/core';
-import { expect, test } from './support/app.ts';
-import { beginCall, enterSystem, followHunt, machineWith } from './support/hunted.ts';
+import { expect, test } from '../support/app.ts';
+import { beginCall, enterSystem, followHunt, machineWith } from '../support/hunted.ts';
 
 const PLATE: Plate = {
   tons: 3,

@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test';
-import { beginRunning, closeRound, enter, expect, next, startRound, test, watchedDual } from './support/app.ts';
+import {
+  beginRunning,
+  closeRound,
+  enter,
+  expect,
+  keptHere,
+  next,
+  startRound,
+  test,
+  watchedDual,
+} from '../support/app.ts';
 
 const volts = (page: Page) => page.getByRole('textbox', { name: /Line volts/ });
 const common = (page: Page) => page.getByRole('textbox', { name: /Compressor amps, common/ });
@@ -79,7 +89,6 @@ test('a stopped server loses nothing: typed, reloaded, closed, and sent once it 
   test.setTimeout(120_000);
   const { systemId } = await watchedDual(alone.address);
   await page.goto(`${alone.address}/systems/${systemId}`);
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await page
     .getByRole('button', { name: 'Start a heating round' })
     .or(page.getByRole('link', { name: 'Go on with the round' }))
@@ -87,8 +96,7 @@ test('a stopped server loses nothing: typed, reloaded, closed, and sent once it 
   await expect(page.getByRole('heading', { level: 1, name: 'At the door' })).toBeVisible();
   await beginRunning(page, '52');
   await expect(page.getByText('All sent').first()).toBeVisible();
-  // The device's copy of what the server said is written a moment later.
-  await page.waitForTimeout(1500);
+  await keptHere(page);
 
   await alone.stop();
   await enter(page, '244');

@@ -1,4 +1,4 @@
-import { beginRunning, beginStop, closeRound, enter, expect, goToStop, isPhone, next, test } from './support/app.ts';
+import { beginRunning, beginStop, closeRound, enter, expect, goToStop, isPhone, next, test } from '../support/app.ts';
 
 test('from a plate to the Watch: a new system, its first round, a part replaced on the spot', async ({ page }) => {
   // The office takes the plate down.

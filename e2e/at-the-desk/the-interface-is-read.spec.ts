@@ -1,4 +1,4 @@
-import { expect, test } from './support/app.ts';
+import { expect, test } from '../support/app.ts';
 
 test('whoever connects another program finds an operation, and what it takes and gives', async ({ page }) => {
   await page.goto('/settings');

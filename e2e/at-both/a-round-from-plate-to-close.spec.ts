@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
-import { closeRound, expect, startRound, test, type Season } from './support/app.ts';
-import { walkRound } from './support/walk.ts';
+import { closeRound, expect, startRound, test, type Season } from '../support/app.ts';
+import { walkRound } from '../support/walk.ts';
 
 interface Journey {
   readonly kind: string;

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { SystemDetail } from '@yarnix/core';
 import type { Page } from '@playwright/test';
-import { expect, test, watchedDual } from './support/app.ts';
+import { expect, test, watchedDual } from '../support/app.ts';
 
 const detailOf = async (address: string, id: string) =>
   (await (await fetch(`${address}/api/systems/${id}`)).json()) as SystemDetail;

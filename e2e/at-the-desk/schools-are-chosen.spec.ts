@@ -1,4 +1,4 @@
-import { expect, isPhone, test } from './support/app.ts';
+import { expect, isPhone, test } from '../support/app.ts';
 
 interface Detail {
   readonly components: readonly { readonly id: string; readonly standing: string }[];

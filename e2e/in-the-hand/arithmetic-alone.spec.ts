@@ -1,4 +1,4 @@
-import { expect, isPhone, startRound, test, watchedDual } from './support/app.ts';
+import { expect, isPhone, startRound, test, watchedDual } from '../support/app.ts';
 
 test('a capacitor is worked out on the bench, doubted where the volts are the line’s, and found again among the last', async ({
   page,

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test, watchedDual } from './support/app.ts';
+import { expect, test, watchedDual } from '../support/app.ts';
 
 /** Tabs on until the element with the focus has that name. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {

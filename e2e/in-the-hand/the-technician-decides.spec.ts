@@ -1,4 +1,4 @@
-import { beginRunning, enter, expect, isPhone, next, startRound, test, watchedDual } from './support/app.ts';
+import { beginRunning, enter, expect, isPhone, next, startRound, test, watchedDual } from '../support/app.ts';
 
 test('a wrong verdict is overruled with a reason: both are kept, and the part follows', async ({ page, alone }) => {
   const { systemId } = await watchedDual(alone.address, 2);

@@ -1,4 +1,4 @@
-import { drawn, expect, isPhone, startRound, test, watchedDual, watchRows } from './support/app.ts';
+import { drawn, expect, isPhone, startRound, test, watchedDual, watchRows } from '../support/app.ts';
 
 type Reason = { code: 'trend'; numbers: { ownSharePercent: number } } | { code: 'another' };
 interface Because {

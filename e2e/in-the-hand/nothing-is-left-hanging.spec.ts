@@ -9,7 +9,7 @@ import {
   beginStop,
   putBackAll,
   toReadingAfter,
-} from './support/app.ts';
+} from '../support/app.ts';
 
 test('every loose end forgotten: the round stays open until each is put back or explained', async ({
   page,

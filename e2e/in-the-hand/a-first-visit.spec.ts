@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib';
-import { expect, test } from './support/app.ts';
+import { expect, test } from '../support/app.ts';
 
 /** JavaScript that the page itself may name, packed: on a poor line a second of waiting. */
 const MOST_NAMED_BYTES = 170_000;

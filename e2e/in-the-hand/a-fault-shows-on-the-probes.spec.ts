@@ -1,4 +1,4 @@
-import { beginStop, expect, goToReading, goToStop, startRound, test, watchedDual } from './support/app.ts';
+import { beginStop, expect, goToReading, goToStop, startRound, test, watchedDual } from '../support/app.ts';
 
 test('a fault put into the simulated house is heard by the probe and judged', async ({ page, server }) => {
   const { systemId } = await watchedDual(server.address);

@@ -9,7 +9,7 @@ import {
   test,
   watchRows,
   watchedDual,
-} from './support/app.ts';
+} from '../support/app.ts';
 
 const readingsOf = async (address: string, systemId: string): Promise<number> => {
   const detail = (await (await fetch(`${address}/api/systems/${systemId}`)).json()) as { readings: unknown[] };

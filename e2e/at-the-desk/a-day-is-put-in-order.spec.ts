@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { PlannedStop, Week } from '@yarnix/core';
-import { expect, isPhone, test } from './support/app.ts';
+import { atRest, expect, isPhone, keptHere, test } from '../support/app.ts';
 
 // Where it is eight in the morning when the journeys begin.
 test.use({ timezoneId: 'Etc/GMT+7' });
@@ -105,10 +105,9 @@ test('by keys alone a card is taken, moved and let go of', async ({ page, alone 
   await page.keyboard.press('Space');
   await expect(page.getByText(/ is taken\.$|^It is over /)).toBeAttached();
   const elsewhere = page.getByText(new RegExp(`^It is over (?!${own[0]!.address})`));
-  await expect(async () => {
-    await page.keyboard.press('ArrowRight');
-    await expect(elsewhere).toBeAttached({ timeout: 1500 });
-  }).toPass();
+  await atRest(page);
+  await page.keyboard.press('ArrowRight');
+  await expect(elsewhere).toBeAttached();
   await page.keyboard.press('Space');
   await expect
     .poll(async () => idsOf(await week(alone.address), before.people[0]!.id).indexOf(own[0]!.systemId))
@@ -156,8 +155,7 @@ test('a technician’s own day is on the device: without a signal it is there, a
   await expect(next.getByRole('heading')).toBeVisible();
   const address = await next.getByRole('heading').innerText();
   await expect(page.getByRole('region', { name: 'To carry' })).toBeVisible();
-  // What was fetched is kept within a second.
-  await page.waitForTimeout(2500);
+  await keptHere(page);
   await context.setOffline(true);
   await page.getByRole('link', { name: 'Begin here' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(address);

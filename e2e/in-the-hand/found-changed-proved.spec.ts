@@ -9,7 +9,7 @@ import {
   next,
   startRound,
   test,
-} from './support/app.ts';
+} from '../support/app.ts';
 
 interface Detail {
   readonly readings: readonly {
@@ -55,9 +55,6 @@ async function putIn(page: Page, fault: string): Promise<void> {
   await page.getByLabel(fault).check();
 }
 
-/** The page is left by its address next: what was just done is given a moment to reach the device's store. */
-const kept = (page: Page) => page.waitForTimeout(500);
-
 /** Takes what a probe shows at a reading. */
 async function takeFromProbe(page: Page, stop: string, name: RegExp): Promise<void> {
   const field = await goToReading(page, stop, name);
@@ -68,7 +65,6 @@ async function takeFromProbe(page: Page, stop: string, name: RegExp): Promise<vo
   await expect(page.getByRole('button', { name: 'Stop listening' })).toHaveCount(0);
   await field.focus();
   await next(page);
-  await kept(page);
 }
 
 /** Fits a new part in the place of the one whose reading is at hand. */
@@ -78,7 +74,6 @@ async function replaceIt(page: Page, { label, why }: { label?: string; why?: str
   if (why !== undefined) await page.getByLabel('Why the old one came out').fill(why);
   await page.getByRole('button', { name: 'Fitted' }).click();
   await expect(page.getByText(/proves it|first readings/).first()).toBeVisible();
-  await kept(page);
 }
 
 test('a welded strip relay is found by its amps, changed, and proved by them', async ({ page, server }) => {
@@ -108,7 +103,6 @@ test('a welded strip relay is found by its amps, changed, and proved by them', a
   await goToStop(page, 'off-indoor');
   await beginStop(page);
   await expect(page.getByRole('button', { name: /loose: .*Breaker off/ })).toBeVisible();
-  await kept(page);
   await goToReading(page, 'off-indoor', /Heat relay coil.*Ohms$/);
   await replaceIt(page, { why: 'welded' });
 
@@ -189,13 +183,11 @@ test('a warm-day check of a time-and-temperature board condemns nothing that is 
   if (isPhone(page)) {
     await goToStop(page, 'look');
     await page.getByRole('textbox', { name: 'Outdoor air, °F' }).fill('84');
-    await kept(page);
   }
   await goToStop(page, 'off-outdoor');
   if (!isPhone(page)) await page.getByLabel('Outdoor air', { exact: true }).fill('84');
   await beginStop(page);
   await expect(page.getByRole('button', { name: /loose: .*Breaker off/ })).toBeVisible();
-  await kept(page);
   // Open on a coil that hangs in 84 °F: right, and nothing to do.
   await (await goToReading(page, 'off-outdoor', /Coil thermostat, ohms.*Ohms/)).fill('OL');
   await next(page);

@@ -1,4 +1,4 @@
-import { expect, test } from './support/app.ts';
+import { expect, test } from '../support/app.ts';
 
 test('a closed visit becomes a file and a page by a link, under the firm’s own head; revoked, the link reads nothing', async ({
   page,

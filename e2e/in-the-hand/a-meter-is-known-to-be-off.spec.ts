@@ -1,4 +1,4 @@
-import { beginStop, enter, expect, goToReading, goToStop, startRound, test, watchedDual } from './support/app.ts';
+import { beginStop, enter, expect, goToReading, goToStop, startRound, test, watchedDual } from '../support/app.ts';
 
 test('a verdict by a meter known to be off, and a check on something known that clears it', async ({ page, alone }) => {
   // The Watch says it once.

@@ -1,0 +1,2 @@
+export const DEMO_TEMPLATE: string;
+export function loadDemoTemplate(adminUrl: string): Promise<void>;
