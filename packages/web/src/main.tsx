@@ -1,7 +1,10 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/app.tsx';
+import { sayWhenAtRest } from './app/at-rest.ts';
 import './app.css';
+import { queryClient } from './app/query-client.ts';
+import { router } from './app/router.tsx';
 import { deviceIsReady, fetchLetters, keepAppForLater } from './app/start.ts';
 import { applyTheme, storedTheme } from './app/theme.ts';
 
@@ -17,5 +20,6 @@ if (root) {
       </StrictMode>,
     ),
   );
+  sayWhenAtRest(queryClient, router);
 }
 keepAppForLater();

@@ -1,7 +1,12 @@
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
 import { QueryClient, type Query } from '@tanstack/react-query';
-import { persistQueryClientRestore, persistQueryClientSubscribe } from '@tanstack/react-query-persist-client';
+import {
+  persistQueryClientRestore,
+  persistQueryClientSubscribe,
+  type PersistedClient,
+} from '@tanstack/react-query-persist-client';
 import { ApiProblem } from './api.ts';
+import { busyWith } from './busy.ts';
 import { device } from './device.ts';
 
 /** Timers hold at most 24.8 days: a longer time would overflow, and forget every answer at once. */
@@ -25,6 +30,10 @@ const read = async (key: string) => (await (await device()).get('cache', key)) ?
 /** Read while the first screen is still being fetched. A device without room for a store has none. */
 let atStart: Promise<string | null> | undefined = read(KEY).catch(() => null);
 
+/** How often a copy was asked for, and what tells that the last of them is written. */
+let asks = 0;
+let copied: () => void = () => undefined;
+
 /** Answers are kept on the device, so that a system can be opened in a basement without a signal. */
 const persister = createAsyncStoragePersister({
   key: KEY,
@@ -34,7 +43,15 @@ const persister = createAsyncStoragePersister({
       atStart = undefined;
       return first ?? read(key);
     },
-    setItem: async (key, value) => void (await (await device()).put('cache', value, key)),
+    setItem: async (key, value) => {
+      const asked = asks;
+      try {
+        await (await device()).put('cache', value, key);
+      } finally {
+        // What has come since is written next.
+        if (asked === asks) copied();
+      }
+    },
     // Asked for when restoring fails, and a restore that a reload cut short fails: that must not cost the device its copy.
     removeItem: () => Promise.resolve(),
   },
@@ -42,7 +59,15 @@ const persister = createAsyncStoragePersister({
 
 const persisted = {
   queryClient,
-  persister,
+  persister: {
+    ...persister,
+    persistClient: (client: PersistedClient) => {
+      asks += 1;
+      copied();
+      copied = busyWith('copy');
+      return persister.persistClient(client);
+    },
+  },
   maxAge: TWO_WEEKS,
   buster: '2',
   // An answer stays good for the device when asking again has failed: without a signal every question fails.

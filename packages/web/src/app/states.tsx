@@ -59,6 +59,20 @@ const isOutdated = (error: unknown): boolean =>
 /** The last resort: what was typed is on the device, so a reload is safe. */
 export function CrashScreen() {
   const error = useRouteError();
+  if (isOutdated(error) && !navigator.onLine) {
+    return (
+      <Center>
+        <h1 className="text-2xl font-bold">This screen is not on the device yet</h1>
+        <p>There is no signal to fetch it. What you entered is kept on this device.</p>
+        <Button className="justify-self-start" onClick={() => window.history.back()}>
+          Go back
+        </Button>
+        <Button className="justify-self-start" onClick={() => window.location.reload()}>
+          Try again
+        </Button>
+      </Center>
+    );
+  }
   if (isOutdated(error)) {
     return (
       <Center>

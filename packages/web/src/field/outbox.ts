@@ -34,6 +34,10 @@ export const onOutbox = (listener: () => void) => {
   return () => listeners.delete(listener);
 };
 
+/** Whether something is on its way into the device's store or to a server that can be reached, and waits for nobody. */
+export const isSending = (): boolean =>
+  state.coming > 0 || (state.reachable && state.waiting.some((item) => !waitsFor(item, state.aside)));
+
 /** Looks again at what is there. */
 export async function look(): Promise<OutboxState> {
   const [waiting, aside] = await Promise.all([device().then((db) => db.getAll('outbox')), allAside()]);

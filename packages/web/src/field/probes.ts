@@ -25,7 +25,12 @@ export type Listening =
       readonly samples: readonly Sample[];
       readonly over: boolean;
       readonly settled: Settled & { readonly flatFor?: number };
+      /** What may be taken: as it settled now, or a moment ago. */
+      readonly offered: Settled | null;
     };
+
+/** What has settled may be taken for so long, ms: a finger on its way to the button is not faster than a figure that moves. */
+export const OFFERED_FOR_MS = 1500;
 
 /** As much of a trace as is kept, samples. */
 const KEPT = 4 * AIR_SETTLE_SECONDS + 40;
@@ -43,22 +48,36 @@ function hear(before: Heard, text: string): Heard {
   return { samples: [...before.samples.slice(1 - KEPT), { at, value }], over: 0 };
 }
 
-interface Stream {
-  readonly heard: Heard;
-  readonly lost: boolean;
+/** What of a probe may be taken, and until when it may, ms. */
+interface Offered {
+  readonly settled: Settled;
+  readonly until: number;
 }
 
-const listeningOf = (stream: Stream | undefined, { unit, isAir }: Probe): Listening => {
-  if (!stream) return { status: 'connecting' };
-  if (stream.lost) return { status: 'lost' };
-  const { samples, over } = stream.heard;
+interface Stream {
+  readonly listening: Listening;
+  readonly offered: Offered | null;
+}
+
+/** What a probe has come to at a moment, ms, after what was offered of it before. */
+export function streamAfter(
+  heard: Heard,
+  { unit, isAir }: Omit<Probe, 'address'>,
+  before: Offered | null,
+  now: number,
+): Stream {
+  const { samples, over } = heard;
+  const settled = isAir ? settleAir(samples) : settle(samples, unit);
+  const offered = settled.settled
+    ? { settled, until: now + OFFERED_FOR_MS }
+    : before && now < before.until
+      ? before
+      : null;
   return {
-    status: 'live',
-    samples,
-    over: over >= OVER_SAMPLES,
-    settled: isAir ? settleAir(samples) : settle(samples, unit),
+    listening: { status: 'live', samples, over: over >= OVER_SAMPLES, settled, offered: offered?.settled ?? null },
+    offered,
   };
-};
+}
 
 /** One probe to listen to: its address, and the unit it measures in. */
 export interface Probe {
@@ -71,43 +90,50 @@ export interface Probe {
 /** Listens to some probes at once, for as long as the same ones are asked for; none asks for nothing. */
 export function useProbes(probes: readonly Probe[]): Listening[] {
   const [streams, setStreams] = useState<Readonly<Record<string, Stream>>>({});
-  const asked = probes.map((p) => p.address).join('\n');
+  const asked = JSON.stringify(probes);
   useEffect(() => {
     const heard = new Map<string, Heard>();
+    const offered = new Map<string, Offered | null>();
     // Several probes may send many times between two frames: what came is shown once in each.
-    const news = new Map<string, Stream>();
+    const news = new Map<string, Heard | 'lost'>();
+    const sought = JSON.parse(asked) as Probe[];
     let frame = 0;
     const show = () => {
       frame = 0;
-      const came = Object.fromEntries(news);
+      const came = sought.flatMap((probe): [string, Stream][] => {
+        const { address } = probe;
+        const now = news.get(address);
+        if (now === undefined) return [];
+        if (now === 'lost') return [[address, { listening: { status: 'lost' }, offered: null }]];
+        const stream = streamAfter(now, probe, offered.get(address) ?? null, performance.now());
+        offered.set(address, stream.offered);
+        return [[address, stream]];
+      });
       news.clear();
-      setStreams((now) => ({ ...now, ...came }));
+      setStreams((before) => ({ ...before, ...Object.fromEntries(came) }));
     };
-    const note = (address: string, stream: Stream) => {
-      news.set(address, stream);
+    const note = (address: string, what: Heard | 'lost') => {
+      news.set(address, what);
       frame ||= requestAnimationFrame(show);
     };
-    const sources = asked
-      .split('\n')
-      .filter(Boolean)
-      .map((address) => {
-        const source = new EventSource(address);
-        source.onmessage = (event: MessageEvent<string>) => {
-          const next = hear(heard.get(address) ?? { samples: [], over: 0 }, event.data);
-          heard.set(address, next);
-          note(address, { heard: next, lost: false });
-        };
-        source.onerror = () => {
-          // A stream that broke off would begin again from its start-up: better said than mixed.
-          source.close();
-          note(address, { heard: { samples: [], over: 0 }, lost: true });
-        };
-        return source;
-      });
+    const sources = sought.map(({ address }) => {
+      const source = new EventSource(address);
+      source.onmessage = (event: MessageEvent<string>) => {
+        const next = hear(heard.get(address) ?? { samples: [], over: 0 }, event.data);
+        heard.set(address, next);
+        note(address, next);
+      };
+      source.onerror = () => {
+        // A stream that broke off would begin again from its start-up: better said than mixed.
+        source.close();
+        note(address, 'lost');
+      };
+      return source;
+    });
     return () => {
       cancelAnimationFrame(frame);
       sources.forEach((source) => source.close());
     };
   }, [asked]);
-  return probes.map((probe) => listeningOf(streams[probe.address], probe));
+  return probes.map(({ address }) => streams[address]?.listening ?? { status: 'connecting' });
 }

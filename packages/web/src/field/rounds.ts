@@ -24,6 +24,7 @@ import {
   type RoundRecord,
   type WireBack,
 } from '@yarnix/core';
+import { busyUntil } from '../app/busy.ts';
 import { device } from '../app/device.ts';
 import { readingIn, type Outgoing } from './outgoing.ts';
 import { somethingComes, somethingToSend } from './outbox.ts';
@@ -33,6 +34,7 @@ import { toBeWritten, unwrittenTakenUp, written, type Unwritten } from './unwrit
 type Known =
   | { readonly status: 'loading' }
   | { readonly status: 'absent' }
+  | { readonly status: 'failed'; readonly error: Error }
   | { readonly status: 'here'; readonly record: RoundRecord };
 
 const LOADING: Known = { status: 'loading' };
@@ -50,8 +52,14 @@ export function roundNow(visitId: string): Known {
   const now = known.get(visitId);
   if (now) return now;
   known.set(visitId, LOADING);
-  void load(visitId);
+  void busyUntil('device', load(visitId));
   return LOADING;
+}
+
+/** Asks the device's store for a round once more. */
+export function askAgain(visitId: string): void {
+  tell(visitId, LOADING);
+  void busyUntil('device', load(visitId));
 }
 
 export const onRounds = (listener: () => void) => {
@@ -66,9 +74,14 @@ async function stored(visitId: string): Promise<RoundRecord | undefined> {
 }
 
 async function load(visitId: string): Promise<void> {
-  const record = await stored(visitId);
-  if (known.get(visitId)?.status !== 'here')
-    tell(visitId, record ? { status: 'here', record: completed(record) } : ABSENT);
+  let found: Known;
+  try {
+    const record = await stored(visitId);
+    found = record ? { status: 'here', record: completed(record) } : ABSENT;
+  } catch (error) {
+    found = { status: 'failed', error: error instanceof Error ? error : new Error(String(error)) };
+  }
+  if (known.get(visitId)?.status !== 'here') tell(visitId, found);
 }
 
 /** Every round on this device that is not closed. */
@@ -118,7 +131,7 @@ function writeSoon(key: string, record: RoundRecord | null, outgoing: readonly O
   toBeWritten(key, record, outgoing);
   if (outgoing.length > 0) somethingComes(outgoing.length);
   // What is kept in the same moment is written together: a page left right after it loses none of it.
-  flushing ??= Promise.resolve().then(flush);
+  flushing ??= busyUntil('journal', Promise.resolve().then(flush));
   return flushing;
 }
 

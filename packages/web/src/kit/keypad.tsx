@@ -40,10 +40,15 @@ function PadKey({
         name === 'erase' ? 'Erase' : name === 'next' ? undefined : name === '±' ? 'Sign' : name === '.' ? 'Point' : name
       }
       disabled={disabled}
-      // The field keeps the focus, so that its caret and the keyboard go on working.
-      onPointerDown={(event) => event.preventDefault()}
-      onClick={() => onKey(name)}
-      className={`grid min-h-[58px] place-items-center bg-raised font-semibold active:bg-wash disabled:text-rule-strong ${className}`}
+      onPointerDown={(event) => {
+        // The field keeps the focus, so that its caret and the keyboard go on working.
+        event.preventDefault();
+        // A key acts as it is pressed: what is drawn anew under the finger until it is let go takes no press away.
+        if (event.button === 0) onKey(name);
+      }}
+      // Pressed by the keyboard, or by what reads the screen.
+      onClick={(event) => event.detail === 0 && onKey(name)}
+      className={`grid min-h-[58px] touch-manipulation place-items-center bg-raised font-semibold active:bg-wash disabled:text-rule-strong ${className}`}
     >
       {children}
     </button>

@@ -2,7 +2,7 @@ import { roundView, tablesOf, type RoundRecord, type RoundView, type SystemDetai
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { queries } from '../app/queries.ts';
-import { takeUpRound } from '../field/rounds.ts';
+import { askAgain, takeUpRound } from '../field/rounds.ts';
 import { useRoundRecord } from '../field/use-round.ts';
 import { useNow } from './use-now.ts';
 
@@ -46,6 +46,7 @@ export function useRoundView(systemId: string, visitId: string): RoundScreenData
   const error =
     system.error ??
     session.error ??
+    (known.status === 'failed' ? known.error : null) ??
     (known.status === 'absent' && system.data && !elsewhere ? new Error('no such round') : null);
   if (error) {
     return {
@@ -54,6 +55,7 @@ export function useRoundView(systemId: string, visitId: string): RoundScreenData
       retry: () => {
         void system.refetch();
         void session.refetch();
+        if (known.status === 'failed') askAgain(visitId);
       },
     };
   }

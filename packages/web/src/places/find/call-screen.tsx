@@ -165,13 +165,59 @@ function Head({ here: { system, record }, call, words }: { here: Here; call: New
   );
 }
 
+/** The worker that weighs the causes has failed: nothing is lost, and it can be asked again. */
+const NotWorkedOut = ({ failed }: { failed: NonNullable<HuntState['failed']> }) => (
+  <div role="alert" className="my-4 grid justify-items-start gap-2 border-l-[3px] border-act pl-3">
+    <p>Something went wrong in working it out. Every answer is kept.</p>
+    <Button look="main" onClick={failed.retry}>
+      Try again
+    </Button>
+  </div>
+);
+
+/** What stands below the hunt: what hangs loose, the answers so far, and other ways on. */
+const Foot = ({
+  here: { record },
+  call,
+  state,
+  onEdit,
+  ending,
+  onEnding,
+}: {
+  here: Here;
+  call: NewCall;
+  state: HuntState;
+  onEdit: () => void;
+  ending: boolean;
+  onEnding: () => void;
+}) => (
+  <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
+    <LooseEndsBar record={record} />
+    <Answers state={state} record={record} call={call} />
+    {state.byThreads.length > 0 && <p className="label">{leaningWords(state.byThreads)}</p>}
+    <div className="flex flex-wrap gap-2">
+      <Button onClick={onEdit}>Change the complaint</Button>
+      <ButtonLink to={`${roundBase(record)}/arrive`}>As a round</ButtonLink>
+      <Button onClick={onEnding}>{ending ? 'Back to the hunt' : 'End the call'}</Button>
+    </div>
+  </div>
+);
+
 function Hunting({ here, call, onEdit }: { here: Here; call: NewCall; onEdit: () => void }) {
   const { system, record, view } = here;
   const state = useHunt({ system, record, view, call });
   useEndsOfTests(record, state);
   const wide = useWide();
   const [ending, setEnding] = useState(false);
-  const { report } = state;
+  const { report, failed } = state;
+  if (!report && failed)
+    return (
+      <div className="px-4 py-5 md:px-5">
+        <Head here={here} call={call} words="The next test cannot be worked out" />
+        <NotWorkedOut failed={failed} />
+        <ButtonLink to={`${roundBase(record)}/arrive`}>As a round</ButtonLink>
+      </div>
+    );
   if (!report)
     return (
       <div className="px-4 py-5 md:px-5">
@@ -203,24 +249,21 @@ function Hunting({ here, call, onEdit }: { here: Here; call: NewCall; onEdit: ()
     <Over here={here} call={call} state={state} report={report} next={next} onEnd={() => setEnding(true)} />
   );
   const foot = (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
-      <LooseEndsBar record={record} />
-      <Answers state={state} record={record} call={call} />
-      {state.byThreads.length > 0 && <p className="label">{leaningWords(state.byThreads)}</p>}
-      <div className="flex flex-wrap gap-2">
-        <Button onClick={onEdit}>Change the complaint</Button>
-        <ButtonLink to={`${roundBase(record)}/arrive`}>As a round</ButtonLink>
-        <Button onClick={() => setEnding(!ending)}>{ending ? 'Back to the hunt' : 'End the call'}</Button>
-      </div>
-    </div>
+    <Foot here={here} call={call} state={state} onEdit={onEdit} ending={ending} onEnding={() => setEnding(!ending)} />
   );
   const words = standingWords(report, call);
+  const notes = (
+    <>
+      {failed && <NotWorkedOut failed={failed} />}
+      <NotJudgedYet state={state} />
+    </>
+  );
   if (wide)
     return (
       <div className="grid flex-1 grid-cols-[minmax(0,1fr)_400px]" aria-busy={state.busy}>
         <div className="grid min-w-0 content-start gap-4 px-5 py-5">
           <Head here={here} call={call} words={words} />
-          <NotJudgedYet state={state} />
+          {notes}
           <Rope {...rope} />
           {foot}
         </div>
@@ -231,7 +274,7 @@ function Hunting({ here, call, onEdit }: { here: Here; call: NewCall; onEdit: ()
     <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-4 px-4 py-3" aria-busy={state.busy}>
       <Head here={here} call={call} words={words} />
       <RopeStrip suspects={report.suspects} />
-      <NotJudgedYet state={state} />
+      {notes}
       {test}
       <StrandList {...rope} />
       {foot}

@@ -19,15 +19,9 @@ import {
   type Test,
 } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
-import { wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { queries } from '../../app/queries.ts';
-import type { Hunting } from './hunt-worker.ts';
-
-let hunting: Remote<Hunting> | null = null;
-/** The worker that hunts; started when it is first needed, kept for the next answer. */
-const worker = (): Remote<Hunting> =>
-  (hunting ??= wrap<Hunting>(new Worker(new URL('./hunt-worker.ts', import.meta.url), { type: 'module' })));
+import { askHunt } from './hunt-client.ts';
 
 interface Asking {
   readonly system: SystemDetail;
@@ -62,6 +56,8 @@ export interface HuntState {
   readonly report: HuntReport | null;
   /** True while a newer one is on its way. */
   readonly busy: boolean;
+  /** Why there is no newer one, and how to ask again; null while there is, or may be. */
+  readonly failed: { readonly error: Error; readonly retry: () => void } | null;
   readonly byThreads: ReturnType<typeof leaningsOfThreads>;
 }
 
@@ -86,6 +82,8 @@ export function useHunt(asking: Asking): HuntState {
     value === Infinity ? 'OL' : typeof value === 'number' && Number.isNaN(value) ? 'idle' : value,
   );
   const [got, setGot] = useState<{ readonly asked: string; readonly report: HuntReport } | null>(null);
+  const [missed, setMissed] = useState<{ readonly asked: string; readonly error: Error } | null>(null);
+  const [tries, setTries] = useState(0);
   const latest = useRef(scene);
   useEffect(() => {
     latest.current = scene;
@@ -93,16 +91,25 @@ export function useHunt(asking: Asking): HuntState {
   useEffect(() => {
     if (!isReady) return;
     let stale = false;
-    void worker()
-      .report(kind, plate, askedOn(latest.current))
-      .then((report) => {
+    askHunt(kind, plate, askedOn(latest.current)).then(
+      (report) => {
         if (!stale) setGot({ asked, report });
-      });
+      },
+      (error: unknown) => {
+        if (!stale) setMissed({ asked, error: error instanceof Error ? error : new Error(String(error)) });
+      },
+    );
     return () => {
       stale = true;
     };
-  }, [asked, isReady, kind, plate]);
+  }, [asked, isReady, kind, plate, tries]);
   const unjudged = useMemo(() => unjudgedOn(scene), [scene]);
   const timer = useCallback((test: Test) => timerOn(scene, test), [scene]);
-  return { tests, answers, unjudged, timer, report: got?.report ?? null, busy: got?.asked !== asked, byThreads };
+  const retry = useCallback(() => {
+    setMissed(null);
+    setTries((n) => n + 1);
+  }, []);
+  const failed = missed?.asked === asked && got?.asked !== asked ? { error: missed.error, retry } : null;
+  const busy = got?.asked !== asked && failed === null;
+  return { tests, answers, unjudged, timer, report: got?.report ?? null, busy, failed, byThreads };
 }

@@ -76,7 +76,7 @@ interface Result {
 function resultOf(listening: Listening | undefined, spec: Probed): Result | null {
   if (listening?.status !== 'live') return null;
   if (listening.over) return spec.overLimit ? { text: 'OL', window: null } : null;
-  const { settled, value, samples, spread } = listening.settled;
+  const { settled, value, samples, spread } = listening.offered ?? listening.settled;
   if (value === null) return null;
   const digits = spec.unit === 'µF' || spec.unit === 'A' ? 2 : spec.unit === 'Ω' && value > 999 ? 0 : 1;
   const rounded = Number(value.toFixed(digits));
