@@ -1,17 +1,6 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import { beginCall } from '../support/hunted.ts';
-import {
-  atRest,
-  beginRunning,
-  expect,
-  goToStop,
-  isPhone,
-  NOW,
-  readingsOf,
-  startRound,
-  test,
-  watchedDual,
-} from '../support/app.ts';
+import { atRest, beginRunning, expect, goToStop, isPhone, NOW, readingsOf, startRound, test } from '../support/app.ts';
 
 /** So many kills on each of the three ways; `npm run faults -- kills` asks for more. */
 const KILLS = Number(process.env.KILLS ?? 3);
@@ -56,12 +45,11 @@ async function key(page: Page, text: string): Promise<void> {
 const onward = (page: Page) =>
   isPhone(page) ? page.getByRole('button', { name: 'Next' }).tap() : page.keyboard.press('Enter');
 
-test('killed amid a round: every key and every reading is there', async ({ page: first, server }) => {
+test('killed amid a round: every key and every reading is there', async ({ page: first, server, system }) => {
   test.setTimeout(60_000 + KILLS * 15_000);
   const context = first.context();
   const at = server.address;
-  const { systemId } = await watchedDual(at, 2);
-  await startRound(first, systemId);
+  await startRound(first, system.id);
   await beginRunning(first, '52');
   let page = first;
   const address = page.url().replace(/\?.*/, '?at=1');
@@ -85,15 +73,18 @@ test('killed amid a round: every key and every reading is there', async ({ page:
   // What was taken has reached the office, though the page that took it never lived to send it.
   if (taken !== null) {
     await atRest(page);
-    expect(await readingsOf(at, systemId)).toContain(taken);
+    expect(await readingsOf(at, system.id)).toContain(taken);
   }
 });
 
-test('killed amid a call: its complaint, every answer and every figure are there', async ({ page: first, server }) => {
+test('killed amid a call: its complaint, every answer and every figure are there', async ({
+  page: first,
+  server,
+  system,
+}) => {
   test.setTimeout(90_000 + KILLS * 20_000);
   const context = first.context();
-  const { systemId } = await watchedDual(server.address, 3);
-  await beginCall(first, server.address, systemId, 'Blower never stops');
+  await beginCall(first, server.address, system.id, 'Blower never stops');
   let page = first;
   await atRest(page);
   const address = page.url();
@@ -115,11 +106,11 @@ test('killed amid a call: its complaint, every answer and every figure are there
 test('killed amid a close: the note is there, and a round that was closed is closed once', async ({
   page: first,
   server,
+  system,
 }) => {
   test.setTimeout(60_000 + KILLS * 15_000);
   const context = first.context();
-  const { systemId } = await watchedDual(server.address, 4);
-  await startRound(first, systemId);
+  await startRound(first, system.id);
   await goToStop(first, 'close');
   let page = first;
   const address = page.url();
@@ -136,9 +127,9 @@ test('killed amid a close: the note is there, and a round that was closed is clo
   if (await noTime.isVisible()) await noTime.click();
   await page.getByRole('button', { name: 'Close the round' }).click();
   await kill(page);
-  page = await openAgain(context, `${server.address}/systems/${systemId}`);
+  page = await openAgain(context, `${server.address}/systems/${system.id}`);
   await atRest(page);
-  const detail = (await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as {
+  const detail = (await (await fetch(`${server.address}/api/systems/${system.id}`)).json()) as {
     visits: { closedAt: string | null; note: string | null }[];
   };
   expect(detail.visits[0]).toMatchObject({ closedAt: expect.any(String), note: text.trim() });

@@ -2,7 +2,7 @@ import type { Job, Plate } from '@yarnix/core';
 import { randomUUID } from 'node:crypto';
 import { v7 } from 'uuid';
 import { expect, isPhone, startRound, test } from '../support/app.ts';
-import { enterSystem } from '../support/hunted.ts';
+import { enterSystem } from '../support/system.ts';
 
 const PLATE: Plate = { tons: 3, blowerMotor: 'psc', capacitorRating: '40+5 µF 440 V' };
 

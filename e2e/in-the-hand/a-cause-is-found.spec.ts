@@ -2,7 +2,8 @@ import { COMPLAINT_NAMES, type CircuitFaultId, type Plate, type SystemKind } fro
 import type { Locator } from '@playwright/test';
 import { expect, isPhone, startRound, test } from '../support/app.ts';
 import { axe } from '../support/axe.ts';
-import { beginCall, enterSystem, followHunt, machineWith } from '../support/hunted.ts';
+import { beginCall, followHunt, machineWith } from '../support/hunted.ts';
+import { enterSystem } from '../support/system.ts';
 
 const STRIPS: Plate = {
   tons: 3,

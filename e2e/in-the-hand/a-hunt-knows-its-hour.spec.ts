@@ -1,6 +1,7 @@
 import { COMPLAINT_NAMES, type CircuitReading, type Plate } from '@yarnix/core';
 import { expect, test } from '../support/app.ts';
-import { beginCall, enterSystem, followHunt, machineWith } from '../support/hunted.ts';
+import { beginCall, followHunt, machineWith } from '../support/hunted.ts';
+import { enterSystem } from '../support/system.ts';
 
 const PLATE: Plate = {
   tons: 3,

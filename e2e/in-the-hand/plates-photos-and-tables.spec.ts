@@ -1,7 +1,8 @@
 import sharp from 'sharp';
 import type { Plate } from '@yarnix/core';
 import { beginStop, expect, goToReading, goToStop, isPhone, startRound, test, watchedDual } from '../support/app.ts';
-import { enterSystem } from '../support/hunted.ts';
+import {} from '../support/hunted.ts';
+import { enterSystem } from '../support/system.ts';
 
 const jpeg = () =>
   sharp({ create: { width: 800, height: 600, channels: 3, background: '#998877' } })

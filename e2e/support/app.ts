@@ -1,9 +1,11 @@
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import type { Plate } from '@yarnix/core';
 import pg from 'pg';
 import { freePort } from '../../scripts/lib/cluster.mjs';
 import { DEMO_TEMPLATE } from '../../scripts/lib/demo-template.mjs';
 import { startServer, type RunningServer } from '../../scripts/lib/server.mjs';
+import { makeSystem, type OwnSystem } from './system.ts';
 
 /** The moment all journeys start at, in the browser as in the demo's history. */
 export const NOW = new Date('2026-11-25T15:00:00Z');
@@ -61,10 +63,30 @@ async function ownServer(): Promise<OwnServer> {
   };
 }
 
+const HEAT_PUMP: Plate = {
+  ...{
+    tons: 3,
+    refrigerant: 'R-410A',
+    metering: 'expansion-valve',
+    volts: '208/230',
+    capacitorRating: '40+5 µF 440 V',
+  },
+  ...{
+    compressorRla: 17.2,
+    outdoorFanFla: 1.2,
+    blowerFla: 4.1,
+    blowerMotor: 'psc',
+    heatKilowatts: 10,
+    heatElements: 2,
+  },
+};
+
 interface WorkerFixtures {
   server: OwnServer;
 }
 interface TestFixtures {
+  /** A heat pump for this test alone, on the server of its worker. */
+  system: OwnSystem;
   /** A server for this test alone. */
   alone: OwnServer;
 }
@@ -85,6 +107,7 @@ export const test = base.extend<TestFixtures, WorkerFixtures>({
     await use(server);
     await server.stop();
   },
+  system: async ({ server }, use) => use(await makeSystem(server.address, 'split-heat-pump', HEAT_PUMP, 'Own Yard')),
   baseURL: async ({ server }, use) => use(server.address),
   page: async ({ page }, use) => {
     await page.clock.install({ time: NOW });

@@ -1,6 +1,5 @@
 import {
   benchOf,
-  componentsFor,
   enteredFor,
   machineSpecOf,
   readMeasure,
@@ -13,28 +12,7 @@ import {
   type SystemKind,
 } from '@yarnix/core';
 import type { Page } from '@playwright/test';
-import { randomUUID } from 'node:crypto';
 import { expect } from './app.ts';
-
-/** A system of a kind and plate, entered for a journey alone. */
-export async function enterSystem(at: string, kind: SystemKind, plate: Plate, name: string): Promise<string> {
-  const id = randomUUID();
-  const reply = await fetch(`${at}/api/systems/${id}`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({
-      customerId: randomUUID(),
-      customerName: `Owner of ${name}`,
-      address: name,
-      kind,
-      plate,
-      installedOn: '2019-05-01',
-      components: componentsFor(kind, plate).map(({ slot }) => ({ id: randomUUID(), slot })),
-    }),
-  });
-  if (!reply.ok) throw new Error(`no system: ${reply.status} ${await reply.text()}`);
-  return id;
-}
 
 /** What a machine with a fault answers to the tests it is put to. */
 export function machineWith(

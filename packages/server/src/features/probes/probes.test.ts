@@ -1,4 +1,4 @@
-import type { AddressInfo } from 'node:net';
+import { connect, type AddressInfo, type Socket } from 'node:net';
 import { get, type Server } from 'node:http';
 import request from 'supertest';
 import { makeSystem, openSuite, systemBody, type MadeSystem, type Suite } from '../../testing/suite.ts';
@@ -106,4 +106,42 @@ test('a field no probe serves, or a part that is not there, is refused before an
   expect((await ask({ kind: 'complaint' }).expect(422)).body.code).toBe('no-probe-here');
   await ask({ componentId: system.id }).expect(404);
   await ask({ season: 'summer' }).expect(422);
+});
+
+test('who has asked and reads no more is not held for longer than a probe is, and costs nobody else theirs', async () => {
+  const app = createApp({
+    db: suite.db,
+    log: pino({ level: 'silent' }),
+    now: () => new Date('2026-10-10T18:00:00Z'),
+    // A quarter of an hour of the house is a fifth of a second here.
+    probeSpeed: 4500,
+  });
+  const fast = await new Promise<Server>((resolve) => {
+    const up = app.listen(0, '127.0.0.1', () => resolve(up));
+  });
+  const held = () => new Promise<number>((resolve) => fast.getConnections((_, count) => resolve(count)));
+  const { port } = fast.address() as AddressInfo;
+  const stalled = await Promise.all(
+    Array.from(
+      { length: 12 },
+      () =>
+        new Promise<Socket>((resolve) => {
+          const socket = connect(port, '127.0.0.1', () => {
+            socket.write(`GET /api/probes/stream?${query()} HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\n\r\n`);
+            socket.pause();
+            resolve(socket);
+          });
+          socket.on('error', () => undefined);
+        }),
+    ),
+  );
+  for (let wait = 0; wait < 200 && (await held()) < 12; wait += 1) await new Promise((r) => setTimeout(r, 10));
+  expect(await held()).toBe(12);
+  expect((await fetch(`http://127.0.0.1:${port}/api/probes/faults`)).ok).toBe(true);
+  for (let wait = 0; wait < 500 && (await held()) > 1; wait += 1) await new Promise((r) => setTimeout(r, 10));
+  // The one that is left is the question of before, kept open by whoever asked.
+  expect(await held()).toBeLessThanOrEqual(1);
+  stalled.forEach((socket) => socket.destroy());
+  fast.closeAllConnections();
+  await new Promise((resolve) => fast.close(resolve));
 });

@@ -1,0 +1,53 @@
+import { componentsFor, type NewReading, type Plate, type SystemKind } from '@yarnix/core';
+import { randomUUID } from 'node:crypto';
+
+/** A machine of a journey's own, entered through the API: nobody else reads it, closes its rounds or leaves anything on it. */
+export interface OwnSystem {
+  readonly id: string;
+  readonly address: string;
+  /** The id of the part in a slot. */
+  readonly part: (slot: string) => string;
+}
+
+async function put(at: string, path: string, body: object): Promise<void> {
+  const reply = await fetch(`${at}${path}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+  if (!reply.ok) throw new Error(`PUT ${path}: ${reply.status} ${await reply.text()}`);
+}
+
+/** Enters a system of a kind and plate at an address of that name. */
+export async function makeSystem(at: string, kind: SystemKind, plate: Plate, name: string): Promise<OwnSystem> {
+  const id = randomUUID();
+  const components = componentsFor(kind, plate).map(({ slot }) => ({ id: randomUUID(), slot }));
+  const address = `${name}, ${id.slice(0, 8)}`;
+  await put(at, `/api/systems/${id}`, {
+    ...{ customerId: randomUUID(), customerName: `Owner of ${name}`, address, kind, plate, components },
+    installedOn: '2019-05-01',
+  });
+  return { id, address, part: (slot) => components.find((c) => c.slot === slot)?.id ?? '' };
+}
+
+/** The same, where only its id is wanted. */
+export const enterSystem = async (at: string, kind: SystemKind, plate: Plate, name: string): Promise<string> =>
+  (await makeSystem(at, kind, plate, name)).id;
+
+/** A round of that day on a system with some readings on it, closed; returns its id. */
+export async function makeRound(
+  at: string,
+  systemId: string,
+  day: string,
+  readings: readonly Pick<NewReading, 'componentId' | 'kind' | 'point' | 'method' | 'inputs'>[],
+): Promise<string> {
+  const id = randomUUID();
+  await put(at, `/api/visits/${id}`, { systemId, startedAt: `${day}T15:00:00.000Z` });
+  for (const reading of readings)
+    await put(at, `/api/readings/${randomUUID()}`, {
+      ...reading,
+      ...{ visitId: id, takenAt: `${day}T15:20:00.000Z`, conditions: {}, confirmed: true },
+    });
+  await put(at, `/api/visits/${id}/closing`, { closedAt: `${day}T16:00:00.000Z` });
+  return id;
+}
