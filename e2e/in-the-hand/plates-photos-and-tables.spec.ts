@@ -1,7 +1,6 @@
 import sharp from 'sharp';
 import type { Plate } from '@yarnix/core';
 import { beginStop, expect, goToReading, goToStop, isPhone, startRound, test, watchedDual } from '../support/app.ts';
-import {} from '../support/hunted.ts';
 import { enterSystem } from '../support/system.ts';
 
 const jpeg = () =>
