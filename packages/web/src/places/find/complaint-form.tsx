@@ -12,6 +12,7 @@ import {
   type SystemDetail,
 } from '@yarnix/core';
 import { useMemo, useState } from 'react';
+import { useKeptDraft } from '../../kit/kept-draft.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field, SelectField, TextField } from '../../kit/field.tsx';
 
@@ -126,10 +127,14 @@ export function ComplaintForm({
   outdoorBefore: string;
   onBegin: (call: NewCall, outdoorText: string) => void;
 }) {
-  const [call, setCall] = useState(() => before ?? newCall([]));
+  const [draft, setDraft, forget] = useKeptDraft(before ? null : `yarnix-complaint/${system.id}`, () => ({
+    call: before ?? newCall([]),
+    outdoorText: outdoorBefore,
+  }));
+  const { call, outdoorText } = draft;
+  const setCall = (next: NewCall) => setDraft({ ...draft, call: next });
   const possible = useMemo(() => complaintsOn(machineSpecOf(system.kind, system.plate)), [system]);
   const [missing, setMissing] = useState(false);
-  const [outdoorText, setOutdoorText] = useState(outdoorBefore);
   const { problem } = outdoorOf(outdoorText);
   const toggle = (complaint: Complaint) => {
     const has = call.complaints.includes(complaint);
@@ -143,7 +148,10 @@ export function ComplaintForm({
       onSubmit={(event) => {
         event.preventDefault();
         if (call.complaints.length === 0) setMissing(true);
-        else if (!problem) onBegin({ ...call, said: call.said.trim() }, outdoorText);
+        else if (!problem) {
+          onBegin({ ...call, said: call.said.trim() }, outdoorText);
+          forget();
+        }
       }}
     >
       <div>
@@ -162,7 +170,7 @@ export function ComplaintForm({
         onCall={setCall}
         outdoorText={outdoorText}
         problem={problem}
-        onOutdoorText={setOutdoorText}
+        onOutdoorText={(text) => setDraft({ ...draft, outdoorText: text })}
       />
       <Button look="main" type="submit" className="min-h-16 text-[20px] sm:justify-self-start sm:px-8">
         Find the cause

@@ -22,8 +22,9 @@ export function StartCallScreen() {
   if (open) return <Navigate to={`/systems/${systemId}/calls/${open.id}`} replace />;
   const begin = async (call: NewCall, outdoorText: string) => {
     const visitId = v7();
-    await startRound(visitId, { systemId, startedAt: new Date().toISOString() });
-    await change(visitId, (record) => ({ ...record, outdoorText }));
+    // In one breath: a page that goes right after the tap leaves no visit behind without what it is about.
+    void startRound(visitId, { systemId, startedAt: new Date().toISOString() });
+    void change(visitId, (record) => ({ ...record, outdoorText }));
     await keepCall(visitId, call);
     await navigate(`/systems/${systemId}/calls/${visitId}`, { replace: true });
   };
