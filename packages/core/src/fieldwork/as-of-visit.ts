@@ -1,10 +1,11 @@
 import type { SystemDetail } from '../http/systems.ts';
-import { dayOf } from '../quantity/day.ts';
+import { dayAt } from '../quantity/day-in.ts';
+import { dayOf, isoOf } from '../quantity/day.ts';
 import { momentOfId } from '../quantity/moment-of-id.ts';
 
 /** A system as it was known at the end of a visit (UTC): what was read, fitted or repaired since is left out. */
 export function asOfVisit(system: SystemDetail, endedAt: string): SystemDetail {
-  const day = endedAt.slice(0, 10);
+  const day = isoOf(dayAt(system.zone, endedAt));
   const wasFitted = (id: string, fittedOn: string | null) => {
     const at = momentOfId(id);
     return fittedOn === null || fittedOn < day || (fittedOn === day && (at === null || at <= endedAt));

@@ -44,7 +44,7 @@ function paired(
   kind: ReadingKind,
   { system, view }: { system: SystemDetail; view: RoundView },
 ): Paired {
-  const upTo = thread.filter((r) => r.takenAt <= reading.takenAt).map(dated);
+  const upTo = thread.filter((r) => r.takenAt <= reading.takenAt).map((r) => dated(r, system.zone));
   const { nextRound, prior, events, policy } = view;
   const context = { systemKind: system.kind, plate: system.plate, component, nextRound, prior, events };
   const { value } = reading;

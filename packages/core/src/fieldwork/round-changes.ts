@@ -2,7 +2,6 @@ import type { Point } from '../equipment/component.ts';
 import type { SystemDetail } from '../http/systems.ts';
 import { byThread, type SystemThread } from '../judgment/assess-system.ts';
 import { threadState } from '../judgment/thread-state.ts';
-import { dayOf } from '../quantity/day.ts';
 import type { ReadingKind } from '../readings/contract/kind.ts';
 import { dated } from '../readings/contract/reading.ts';
 import { readingKind } from '../readings/registry.ts';
@@ -30,7 +29,7 @@ function atClose(
   visitId: string,
 ): ThreadAtClose {
   const counting = new Set(thread.readings.map((r) => r.id));
-  const before = older.filter((r) => counting.has(r.id)).map(dated);
+  const before = older.filter((r) => counting.has(r.id)).map((r) => dated(r, system.zone));
   const last = before.findLast((r) => r.value !== null);
   const { nextRound, prior, events, policy } = view;
   const context = { systemKind: system.kind, plate: system.plate, component: thread.component };
@@ -40,7 +39,7 @@ function atClose(
     key: thread.key,
     standing: thread.state.standing,
     now: latest?.value ?? null,
-    before: last && then ? { value: last.value ?? 0, day: dayOf(last.takenAt), standing: then.standing } : null,
+    before: last && then ? { value: last.value ?? 0, day: last.day, standing: then.standing } : null,
   };
 }
 

@@ -1,5 +1,6 @@
 import type { NewReading } from '../http/readings.ts';
-import { isoOf, dayOf } from '../quantity/day.ts';
+import { dayAt } from '../quantity/day-in.ts';
+import { isoOf } from '../quantity/day.ts';
 import { checkEntry, type EntryCheck } from '../readings/check-entry.ts';
 import type { Inputs } from '../readings/contract/entry.ts';
 import { isLoose, type LooseEnd } from '../round/loose-ends.ts';
@@ -108,12 +109,12 @@ export const notedReading = (
   },
 });
 
-/** Puts a field off for a reason; it is due as the reason usually allows, or on the day given. */
+/** Puts a field off for a reason; it is due as the reason usually allows, from today in `zone` on, or on the day given. */
 export function putOffField(
   record: RoundRecord,
   { planned, followUp }: RoundField,
   why: { readonly reason: PutOffReason; readonly note?: string; readonly dueOn?: string },
-  { now, id }: Given,
+  { now, id, zone }: Given & { readonly zone?: string | undefined },
 ): LocalFollowUp {
   const note = why.note?.trim();
   return {
@@ -126,7 +127,7 @@ export function putOffField(
       method: planned.method.id,
       reason: why.reason,
       ...(note ? { note } : {}),
-      dueOn: why.dueOn ?? isoOf(dayOf(now) + PUT_OFF_REASONS[why.reason].dueInDays),
+      dueOn: why.dueOn ?? isoOf(dayAt(zone, now) + PUT_OFF_REASONS[why.reason].dueInDays),
       putOffAt: now,
       withdrawn: false,
     },

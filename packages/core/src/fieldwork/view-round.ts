@@ -6,6 +6,7 @@ import { happened, type SystemEvent } from '../judgment/events.ts';
 import { inlineThread, NO_THREAD, type InlineThreadData } from '../judgment/inline-thread.ts';
 import { judge, type Verdict } from '../judgment/judge.ts';
 import { threadState } from '../judgment/thread-state.ts';
+import { dayAt } from '../quantity/day-in.ts';
 import { dayOf, type Day } from '../quantity/day.ts';
 import { seasonOf, type Season } from '../quantity/season.ts';
 import { checkEntry, type EntryCheck, type Meant } from '../readings/check-entry.ts';
@@ -181,9 +182,9 @@ function fieldOf(scene: Scene, planned: Planned, runningMin: number | null, anew
   const last = thread.findLast((r) => r.visitId === scene.record.visitId && r.method === method.id) ?? null;
   const taken = anew ? null : last;
   const { texts, typed, check, isDraft, state } = entryAt(scene, planned, about, key, taken);
-  const earlier = countingReadings(thread, scene.components, scene.events)
+  const earlier = countingReadings(thread, scene.components, { events: scene.events, zone: scene.system.zone })
     .filter((r) => r !== taken)
-    .map(dated);
+    .map((r) => dated(r, scene.system.zone));
   const followUp = followUpOf(scene.record, key);
   const again = (taken && scene.repairs.findLast((r) => r.at > taken.takenAt && r.moves(kind.id, point))) ?? null;
   const isEmpty = state === 'nothing' && !taken;
@@ -250,8 +251,8 @@ function eventsOn(system: SystemDetail, record: RoundRecord): SystemEvent[] {
   const noted = record.events.filter((e) => !e.event.withdrawn && !system.events.some((known) => known.id === e.id));
   const takenBack = new Set(record.events.filter((e) => e.event.withdrawn).map((e) => e.id));
   return [
-    ...system.events.filter((e) => !takenBack.has(e.id)).map(happened),
-    ...noted.map(({ id, event }) => happened({ id, kind: event.kind, on: event.on })),
+    ...system.events.filter((e) => !takenBack.has(e.id)).map((e) => happened(e, system.zone)),
+    ...noted.map(({ id, event }) => happened({ id, kind: event.kind, on: event.on }, system.zone)),
   ];
 }
 
@@ -282,7 +283,7 @@ export function roundView(
   const readings = allReadings(system, record, atHand.personId);
   const repairs = repairsOn(system, record, components);
   const { conditions, problem } = visitConditions(record, readings, now, system.plate.altitudeFt);
-  const today = dayOf(new Date(now).toISOString());
+  const today = dayAt(system.zone, new Date(now).toISOString());
   const nextRound = nextRoundAfter(today, policy);
   const season = seasonOfRound(record);
   const threads = byThread(readings);
@@ -307,7 +308,7 @@ export function roundView(
     const runningMin = runningMinutes(record, stop.mode, now);
     return { ...stop, runningMin, fields: stop.readings.map((planned) => fieldOf(scene, planned, runningMin)) };
   });
-  const judged = { kind: system.kind, plate: system.plate, components, events };
+  const judged = { kind: system.kind, plate: system.plate, zone: system.zone, components, events };
   const assessment = once(() => assessSystem(judged, readings, { nextRound, policy, prior }));
   return {
     stops,

@@ -126,6 +126,8 @@ export const systemDetailSchema = z.object({
   plate: plateSchema,
   installedOn: dateSchema.nullable(),
   place: geoPlaceSchema.nullable().default(null),
+  /** Time zone that its days are of: the firm's. */
+  zone: z.string().default('UTC'),
   components: z.array(componentSchema),
   visits: z.array(visitSchema),
   readings: z.array(readingSchema),

@@ -1,7 +1,8 @@
 import type { Component, Point } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
-import { dayOf, type Day } from '../quantity/day.ts';
+import { dayAt } from '../quantity/day-in.ts';
+import type { Day } from '../quantity/day.ts';
 import { dated, type DatedReading, type Reading } from '../readings/contract/reading.ts';
 import { numericKind } from '../readings/registry.ts';
 import { anyAhead, type Ahead } from '../series/ahead.ts';
@@ -80,15 +81,15 @@ export function restartedOn(kind: string, point: Point, components: readonly Com
 export function countingReadings<R extends Reading>(
   readings: readonly R[],
   components: readonly Component[],
-  events: readonly SystemEvent[] = [],
+  { events = [], zone }: Pick<JudgedSystem, 'events' | 'zone'> = {},
 ): R[] {
   const known = new Map<string, Day>();
   return readings.filter((r) => {
     const name = `${r.kind}/${r.point}`;
     const after = known.get(name) ?? restartedOn(r.kind, r.point, components);
     known.set(name, after);
-    if (after !== -Infinity && dayOf(r.takenAt) <= after) return false;
-    const day = dayOf(r.takenAt);
+    const day = dayAt(zone, r.takenAt);
+    if (day <= after) return false;
     return events.every((e) => !renewsPoint(e.kind, r.point) || isSince({ day, takenAt: r.takenAt }, e));
   });
 }
@@ -98,6 +99,8 @@ export interface JudgedSystem<C extends Component & { id: string } = Component &
   readonly kind: SystemKind;
   readonly plate: Plate;
   readonly components: readonly C[];
+  /** Time zone that its days are of; UTC where it is left out. */
+  readonly zone?: string | undefined;
   /** What was done to it, besides parts replaced. */
   readonly events?: readonly SystemEvent[] | undefined;
 }
@@ -167,10 +170,10 @@ export function systemThreads<R extends Reading, C extends Component & { id: str
     const companions = companionsFor(newest);
     const { kind: systemKind, plate, events } = system;
     const context = { systemKind, plate, component, nextRound, companions, prior, events };
-    const counting = countingReadings(kept, system.components, events).map(dated);
+    const counting = countingReadings(kept, system.components, system).map((r) => dated(r, system.zone));
     const name = memo && memoName(key, counting, component, nextRound, companions);
     const known = name === undefined ? undefined : memo?.get(name);
-    const state = known ?? judgedOrSetAside(dated(newest), () => threadState(counting, context, policy));
+    const state = known ?? judgedOrSetAside(dated(newest, system.zone), () => threadState(counting, context, policy));
     if (state && !known && name !== undefined) memo?.set(name, state);
     if (state) threads.push({ key, component, readings: counting, state });
   }

@@ -1,5 +1,6 @@
 import type { Point } from '../equipment/component.ts';
 import { MOVED_SETTINGS, type SettingMoved } from '../equipment/moved-settings.ts';
+import { dayAt } from '../quantity/day-in.ts';
 import { dayOf, type Day } from '../quantity/day.ts';
 import { momentOfId } from '../quantity/moment-of-id.ts';
 import { isOwn } from '../quantity/own.ts';
@@ -81,11 +82,11 @@ export interface SystemEvent {
   readonly at?: string | undefined;
 }
 
-/** An event as judging sees it: its id tells when it was noted, which counts where that is the day it was done. */
-export function happened({ id, kind, on }: { id: string; kind: EventKind; on: string }): SystemEvent {
+/** An event as judging sees it: its id tells when it was noted, which counts where that is the day it was done, in `zone`. */
+export function happened({ id, kind, on }: { id: string; kind: EventKind; on: string }, zone?: string): SystemEvent {
   const at = momentOfId(id);
   const day = dayOf(on);
-  return at !== null && dayOf(at) === day ? { kind, day, at } : { kind, day };
+  return at !== null && dayAt(zone, at) === day ? { kind, day, at } : { kind, day };
 }
 
 /** When a kind's readings may have come to lie elsewhere. */

@@ -14,7 +14,9 @@ export function threadsOfSystem(
     const first = kept[0];
     const component = first && parts.get(first.componentId);
     if (!first || !component) return [];
-    const numbers = countingReadings(kept, system.components, events).filter(isNumeric).map(dated);
+    const numbers = countingReadings(kept, system.components, system)
+      .filter(isNumeric)
+      .map((r) => dated(r, system.zone));
     // What no meter shows cannot teach either.
     if (numbers.some((n) => !Number.isFinite(n.value))) return [];
     const { kind, point } = first;

@@ -50,6 +50,7 @@ export const systemView = (over: Partial<SystemDetail>): SystemDetail => ({
   plate: {},
   installedOn: null,
   place: null,
+  zone: 'UTC',
   components: [],
   visits: [],
   readings: [],

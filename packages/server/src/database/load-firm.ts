@@ -19,7 +19,10 @@ function partRows({ firm, prior }: Loading, system: LoadableSystem): Record<stri
   const kept = system.readings.map(readingAsKept);
   const newest = Math.max(system.installedOn, ...system.visits.map((v) => dayOf(v.startedAt)));
   const day = firm.asOf ?? newest;
-  const { standings } = standingsOf({ ...system, components: living }, kept, day, { policy: DEFAULT_POLICY, prior });
+  const { standings } = standingsOf({ ...system, zone: firm.zone, components: living }, kept, day, {
+    policy: DEFAULT_POLICY,
+    prior,
+  });
   return system.parts.map((part) => {
     const rating = ratingOf(part);
     const stands = standings.get(part.id);
@@ -56,7 +59,8 @@ function weekChanges({ firm, prior }: Loading, system: LoadableSystem): Record<s
   const parts = system.parts.filter((p) => p.removedOn === null);
   const judging = { policy: DEFAULT_POLICY, prior };
   const standings = (readings: LoadableSystem['readings']) =>
-    standingsOf({ ...system, components: parts }, readings.map(readingAsKept), asOf, judging).standings;
+    standingsOf({ ...system, zone: firm.zone, components: parts }, readings.map(readingAsKept), asOf, judging)
+      .standings;
   const before = standings(system.readings.filter((r) => !late.includes(r)));
   const after = standings(system.readings);
   return parts.flatMap(({ id }) => {

@@ -22,6 +22,7 @@ import * as imports from './migrations/0020-imports.ts';
 import * as feed from './migrations/0021-feed.ts';
 import * as ownSchools from './migrations/0022-own-schools.ts';
 import * as photosOfReadings from './migrations/0023-photos-of-readings.ts';
+import * as countedAddresses from './migrations/0024-counted-addresses.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -47,6 +48,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0021-feed': feed,
   '0022-own-schools': ownSchools,
   '0023-photos-of-readings': photosOfReadings,
+  '0024-counted-addresses': countedAddresses,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

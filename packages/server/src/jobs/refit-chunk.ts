@@ -26,6 +26,8 @@ export interface RefitSystem {
   readonly id: string;
   readonly kind: SystemKind;
   readonly plate: Plate;
+  /** Time zone that its days are of. */
+  readonly zone: string;
   readonly parts: readonly PartRow[];
   readonly events: readonly SystemEvent[];
   readonly readings: readonly Reading[];
@@ -88,9 +90,10 @@ const READINGS = `
 /** Reads systems whole, by their ids. */
 export async function readSystems(db: Knex, ids: readonly string[]): Promise<RefitSystem[]> {
   const [systems, parts, events, readings] = await Promise.all([
-    db('systems')
-      .whereIn('id', [...ids])
-      .select<{ id: string; kind: SystemKind; plate: Plate }[]>('id', 'kind', 'plate'),
+    db('systems as s')
+      .join('firms as f', 'f.id', 's.firm_id')
+      .whereIn('s.id', [...ids])
+      .select<{ id: string; kind: SystemKind; plate: Plate; zone: string }[]>('s.id', 's.kind', 's.plate', 'f.zone'),
     db<PartRow>('components')
       .whereIn('system_id', [...ids])
       .whereNull('removed_on'),
@@ -109,7 +112,9 @@ export async function readSystems(db: Knex, ids: readonly string[]): Promise<Ref
   return systems.map((system) => ({
     ...system,
     parts: parts.filter((p) => p.system_id === system.id),
-    events: events.filter((e) => e.system_id === system.id).map((e) => happened({ ...e, on: e.happened_on })),
+    events: events
+      .filter((e) => e.system_id === system.id)
+      .map((e) => happened({ ...e, on: e.happened_on }, system.zone)),
     readings: (linesOf.get(system.id) ?? []).map(keptOf),
   }));
 }

@@ -16,6 +16,9 @@ let known: string | undefined;
 /** Asked for when a day is first wanted: a device's own zone takes a phone a while to tell. */
 const zone = (): string => (known ??= zoneToBegin());
 
+/** The time zone that the firm's days are of. */
+export const zoneHere = (): string => zone();
+
 /** Told once the firm is known: its days are those of its own zone, wherever a device is. */
 export function keepZone(ofFirm: string): void {
   known = ofFirm;

@@ -32,7 +32,8 @@ export function livingThreads(
   const isOut = only !== undefined && only.removedOn !== null;
   const components = system.components.filter((c) => c.removedOn === null || c.id === only?.id).map(judgedPart);
   const readings = isOut ? system.readings.filter((r) => r.componentId === only.id) : system.readings;
-  const judged = { kind: system.kind, plate: system.plate, components, events: eventsOf(system) };
+  const { kind, plate, zone } = system;
+  const judged = { kind, plate, zone, components, events: eventsOf(system) };
   return systemThreads(judged, readings, {
     nextRound: nextRoundAfter(today, policy),
     policy,

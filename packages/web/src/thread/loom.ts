@@ -24,6 +24,7 @@ import {
   type Standing,
   type SystemDetail,
 } from '@yarnix/core';
+import { dayHere } from '../kit/local-day.ts';
 import type { Span } from './geometry.ts';
 import { livingThreads, type LivingThread } from './living-threads.ts';
 
@@ -88,7 +89,7 @@ const livesBefore = (system: SystemDetail, part: ComponentView): ComponentView[]
 const pointsOf = (readings: SystemDetail['readings']): Points =>
   readings
     .filter((r) => r.value !== null && Number.isFinite(r.value))
-    .map((r) => ({ day: dayOf(r.takenAt), value: r.value ?? 0 }))
+    .map((r) => ({ day: dayHere(r.takenAt), value: r.value ?? 0 }))
     .sort((a, b) => a.day - b.day);
 
 function strandOf(
@@ -151,7 +152,7 @@ export function loomOf(system: SystemDetail, firm: Pick<Session['firm'], 'policy
   const urgency = new Map(threads.map((t) => [t.key, t.state.urgency]));
   const readings = byThread(system.readings);
   const strands = threads.flatMap((t) => strandOf(system, readings, t));
-  const visits = [...new Set(system.visits.map((v) => dayOf(v.startedAt)))].sort((a, b) => a - b);
+  const visits = [...new Set(system.visits.map((v) => dayHere(v.startedAt)))].sort((a, b) => a - b);
   const nextRound = nextRoundAfter(today, firm.policy);
   const days = [
     ...visits,

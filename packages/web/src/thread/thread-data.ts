@@ -20,6 +20,7 @@ import {
   type SystemThread,
   type ThreadState,
 } from '@yarnix/core';
+import { dayHere } from '../kit/local-day.ts';
 import { eventsOf } from './events-of.ts';
 import { judgedPart, livingThreads } from './living-threads.ts';
 
@@ -54,7 +55,7 @@ export interface ComparedValue {
 }
 
 const numbersOf = (readings: readonly ReadingView[]) =>
-  readings.filter((r) => r.value !== null).map((r) => ({ day: dayOf(r.takenAt), value: r.value ?? 0 }));
+  readings.filter((r) => r.value !== null).map((r) => ({ day: dayHere(r.takenAt), value: r.value ?? 0 }));
 
 const aboutOf = (system: SystemDetail, part: ComponentView, point: Point) => ({
   systemKind: system.kind,
@@ -158,7 +159,7 @@ export function chartPoints(data: ThreadData, view: ChartView): ChartPoint[] {
     .map((reading) => {
       const compared = data.compared.get(reading.id);
       const value = view === 'compared' && compared ? compared.value : (reading.value ?? 0);
-      return { day: dayOf(reading.takenAt), value, reading, odd: compared?.odd ?? false };
+      return { day: dayHere(reading.takenAt), value, reading, odd: compared?.odd ?? false };
     })
     .sort((a, b) => a.day - b.day);
 }

@@ -1,5 +1,6 @@
 import type { Point } from '../../equipment/component.ts';
-import { dayOf, type Day } from '../../quantity/day.ts';
+import { dayAt } from '../../quantity/day-in.ts';
+import type { Day } from '../../quantity/day.ts';
 import type { Standing } from '../../verdict/standing.ts';
 import type { Conditions } from './conditions.ts';
 import type { Inputs } from './entry.ts';
@@ -34,11 +35,14 @@ export interface Reading {
   readonly instrument?: ReadWith | null | undefined;
 }
 
-/** A reading with the UTC day it was taken. */
+/** A reading with the day it was taken where the firm is. */
 export type DatedReading<R extends Reading = Reading> = R & { readonly day: Day };
 
-/** Adds the day to a reading. The day comes first: a copy that grows after it is made costs four times as much. */
-export const dated = <R extends Reading>(reading: R): DatedReading<R> => ({ day: dayOf(reading.takenAt), ...reading });
+/** Adds the day in a time zone to a reading. The day comes first: a copy that grows after it is made costs four times as much. */
+export const dated = <R extends Reading>(reading: R, zone: string | undefined): DatedReading<R> => ({
+  day: dayAt(zone, reading.takenAt),
+  ...reading,
+});
 
 /** The instruments a reading was taken with: by their kind, or one name for whatever it took. */
 export type ReadWith = string | Readonly<Partial<Record<InstrumentKind, string>>>;

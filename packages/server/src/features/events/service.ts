@@ -1,5 +1,7 @@
 import {
+  dayIn,
   happened,
+  isoOf,
   isSettingMoved,
   MOVED_SETTINGS,
   type EventView,
@@ -18,6 +20,7 @@ import type { systemsService } from '../systems/service.ts';
 import { eventsStore } from './store.ts';
 
 interface Needs {
+  readonly planning: { zone(context: RequestContext): Promise<string> };
   readonly systems: Pick<ReturnType<typeof systemsService>, 'noteSetting'>;
   readonly visits: {
     visit(context: RequestContext, id: string): Promise<VisitView>;
@@ -39,7 +42,7 @@ const viewOf = (id: string, { visitId, kind, on, note, change }: NewEvent): Even
 });
 
 /** What was done to systems, besides parts replaced: it moves readings without wear. */
-export function eventsService({ db, now, transact }: On<Needs>) {
+export function eventsService({ db, now, needs, transact }: On<Needs>) {
   const store = eventsStore(db);
 
   /** Whether a repair is kept just so already. Throws id-taken when another visit's, or another kind of repair, has the id. */
@@ -66,8 +69,10 @@ export function eventsService({ db, now, transact }: On<Needs>) {
   return {
     ofSystem: (context: RequestContext, systemId: string): Promise<EventView[]> => store.ofSystem(context, systemId),
     /** As judging sees them. */
-    happenedTo: async (context: RequestContext, systemId: string): Promise<SystemEvent[]> =>
-      (await store.ofSystem(context, systemId)).map(happened),
+    async happenedTo(context: RequestContext, systemId: string): Promise<SystemEvent[]> {
+      const zone = await needs.planning.zone(context);
+      return (await store.ofSystem(context, systemId)).map((event) => happened(event, zone));
+    },
     /** Notes a repair: the system is judged anew with it, all or nothing. */
     note: (context: RequestContext, id: string, event: NewEvent): Promise<EventView> =>
       transact(async (within) => {
@@ -76,7 +81,8 @@ export function eventsService({ db, now, transact }: On<Needs>) {
         await holdSystem(within.db, context, systemId);
         if (await isKept(within, context, id, event)) return viewOf(id, event);
         const { startedAt } = await visits.open(context, event.visitId, systemId);
-        checkNotBefore('on', event.on, startedAt.slice(0, 10), 'the day this round began');
+        const began = isoOf(dayIn(await within.needs.planning.zone(context), startedAt));
+        checkNotBefore('on', event.on, began, 'the day this round began');
         checkDayNotAhead('on', event.on, now());
         if (!(await eventsStore(within.db).put(context, id, systemId, event)))
           throw new ProblemError('id-taken', 'Another repair has this id.');

@@ -1,4 +1,4 @@
-import { dayOf, holdsForRound, type Job, type JobSource } from '@yarnix/core';
+import { holdsForRound, type Job, type JobSource } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { together } from '../../database/together.ts';
 import type { RequestContext } from '../../identity/context.ts';
@@ -24,7 +24,7 @@ export async function roundsOf(
   named?: readonly string[],
 ) {
   if (named?.length === 0) return [];
-  const rows = await roundRows(on, context, asked, named);
+  const rows = await roundRows(on, context, asked, planning, named);
   const kept = await jobsStore(on).decisions(context, asked);
   const decisions = new Map(kept.map((row) => [row.key, row]));
   const lastRounds = new Map(rows.map(({ id, lastRound }) => [`round:${id}`, lastRound]));
@@ -32,7 +32,7 @@ export async function roundsOf(
   const minutes = await planning.roundMinutes();
   return ofRounds(rows, planning, minutes, named !== undefined).map((job) => {
     const decision = decisions.get(job.key);
-    const holds = decision && holdsForRound(dayOf(decision.decided_at.toISOString()), lastRounds.get(job.key) ?? null);
+    const holds = decision && holdsForRound(planning.dayOf(decision.decided_at), lastRounds.get(job.key) ?? null);
     return decidedJob(job, false, holds ? decision : undefined);
   });
 }

@@ -1,6 +1,7 @@
 import {
   byUrgencyOfRound,
   dayOf,
+  type Day,
   decisionNow,
   dueBecause,
   isoOf,
@@ -20,7 +21,11 @@ import type { DecisionRow } from './store.ts';
 type Opened = Omit<Job, 'decision' | 'note' | 'day' | 'person' | 'window' | 'decided' | 'version'>;
 
 /** What jobs are worked out by, and what rounds take on a kind of system. */
-export type Planned = Planning & { readonly roundMinutes: () => Promise<RoundMinutes> };
+export type Planned = Planning & {
+  readonly roundMinutes: () => Promise<RoundMinutes>;
+  /** The firm's day of a moment. */
+  readonly dayOf: (moment: Date) => Day;
+};
 type RoundMinutes = (kind: SystemKind) => number;
 
 const at = (row: Place) => ({
@@ -68,8 +73,8 @@ export function ofPart(row: PartRow, planning: Planning): Opened[] {
 }
 
 /** What the end of a call left to do. */
-export function ofCall({ outcome, ...row }: CallRow, planning: Planning): Opened {
-  const began = dayOf(row.started_at.toISOString());
+export function ofCall({ outcome, ...row }: CallRow, planning: Planned): Opened {
+  const began = planning.dayOf(row.started_at);
   const byWhen = outcome.byWhen === null ? null : dayOf(outcome.byWhen);
   const job = jobOfCall(outcome.is, { began, byWhen }, planning);
   return {

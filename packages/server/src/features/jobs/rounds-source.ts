@@ -1,6 +1,7 @@
-import { dayOf, type Day, type PartWaiting } from '@yarnix/core';
+import type { Day, PartWaiting } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { anyOf } from '../../database/any-of.ts';
+import type { Planned } from './jobs-from.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { PLACED, type Asked, type Place } from './sources.ts';
 
@@ -20,6 +21,7 @@ export async function roundRows(
   db: Knex,
   context: RequestContext,
   { systemId, area, systemIds }: Asked,
+  days: Pick<Planned, 'dayOf'>,
   named?: readonly string[],
 ): Promise<RoundRow[]> {
   const { firmId } = context;
@@ -59,7 +61,7 @@ export async function roundRows(
   for (const part of parts) partsOf.set(part.system_id, [...(partsOf.get(part.system_id) ?? []), part]);
   return rows.map(({ last_round, ...row }) => ({
     ...row,
-    lastRound: last_round && dayOf(last_round.toISOString()),
+    lastRound: last_round && days.dayOf(last_round),
     parts: partsOf.get(row.id) ?? [],
   }));
 }

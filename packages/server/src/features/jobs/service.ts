@@ -127,6 +127,7 @@ export function jobsService(on: On<Needs>) {
     // What rounds take is asked for where there is a round, and not else: it takes longer than all other questions.
     return {
       today: dayIn(zone, now().toISOString()),
+      dayOf: (moment) => dayIn(zone, moment.toISOString()),
       policy,
       seasons,
       roundMinutes: () => needs.planning.roundMinutes(context),

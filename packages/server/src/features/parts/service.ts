@@ -1,5 +1,5 @@
 import {
-  dayOf,
+  dayIn,
   type PartSchool,
   type ComponentView,
   type FittedPart,
@@ -28,6 +28,7 @@ interface Needs {
       context: RequestContext,
     ): Promise<{ readonly policy: Policy; readonly prior: FleetPrior | undefined; readonly stamp: string }>;
   };
+  readonly planning: { zone(context: RequestContext): Promise<string> };
   readonly events: { happenedTo(context: RequestContext, systemId: string): Promise<SystemEvent[]> };
 }
 
@@ -56,10 +57,13 @@ export function partsService({ db, needs }: On<Needs>) {
     const first = rows[0] && (await store.find(context, rows[0].id));
     if (!first) return;
     const living = rows.filter((r) => r.removed_on === null);
-    const system = { kind: first.system_kind, plate: first.system_plate, components: living.map(componentOf), events };
-    const newest = readings.reduce((latest, r) => Math.max(latest, dayOf(r.takenAt)), dayOf(now.toISOString()));
+    const zone = await needs.planning.zone(context);
+    const { system_kind: kind, system_plate: plate } = first;
+    const system = { kind, plate, zone, components: living.map(componentOf), events };
+    const today = dayIn(zone, now.toISOString());
+    const newest = readings.reduce((latest, r) => Math.max(latest, dayIn(zone, r.takenAt)), today);
     const { stamp } = judging;
-    const rests = digestOf([stamp, systemId, system.kind, system.plate, events]);
+    const rests = digestOf([stamp, systemId, kind, plate, zone, events]);
     const { standings } = standingsOf(system, readings, newest, judging, threadMemo(rests));
     for (const row of living) {
       const stands = standings.get(row.id);

@@ -26,6 +26,7 @@ interface Tells<T> {
 }
 
 interface Needs {
+  readonly planning: { zone(context: RequestContext): Promise<string> };
   readonly parts: Tells<SystemDetail['components']> &
     Pick<ReturnType<typeof partsService>, 'fitFirst' | 'followPlate' | 'refresh'>;
   readonly visits: Tells<SystemDetail['visits']>;
@@ -81,7 +82,8 @@ export function systemsService({ db, now, needs, transact }: On<Needs>) {
   async function detail(context: RequestContext, id: string): Promise<SystemDetail> {
     const system = await store.find(context, id);
     if (!system) throw notFound('system');
-    const [components, visits, readings, followUps, looseEnds, photos, events] = await Promise.all([
+    const [zone, components, visits, readings, followUps, looseEnds, photos, events] = await Promise.all([
+      needs.planning.zone(context),
       needs.parts.ofSystem(context, id),
       needs.visits.ofSystem(context, id),
       needs.readings.ofSystem(context, id),
@@ -92,7 +94,7 @@ export function systemsService({ db, now, needs, transact }: On<Needs>) {
     ]);
     const { customer_name: customerName, address, area, kind, plate, installed_on: installedOn, lat, lng } = system;
     const place = lat === null || lng === null ? null : { lat, lng };
-    const about = { id, customerName, address, area, kind, plate, installedOn, place };
+    const about = { id, customerName, address, area, kind, plate, installedOn, place, zone };
     return { ...about, components, visits, readings, followUps, looseEnds, photos, events };
   }
 

@@ -64,7 +64,10 @@ function orderOf(sort: SystemsQuery['sort']): { column: string; order: 'asc' | '
 
 export const systemsStore = (db: Knex) => {
   const matching = (context: RequestContext, search: string | undefined) => {
-    const query = db('systems as s').join('customers as c', 'c.id', 's.customer_id').where('s.firm_id', context.firmId);
+    const query = db('systems as s')
+      .join('customers as c', 'c.id', 's.customer_id')
+      .join('firms as f', 'f.id', 's.firm_id')
+      .where('s.firm_id', context.firmId);
     for (const word of search?.split(/\s+/).filter(Boolean) ?? []) {
       const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
       void query.whereRaw('(s.address ilike ? or c.name ilike ? or s.area ilike ?)', [like, like, like]);
@@ -135,7 +138,7 @@ export const systemsStore = (db: Knex) => {
             '(select max(severity) from components k where k.system_id = s.id and k.removed_on is null) as severity',
           ),
           db.raw(
-            "(select to_char(max(started_at), 'YYYY-MM-DD') from visits v where v.system_id = s.id) as last_visit_on",
+            "(select to_char(max(started_at) at time zone f.zone, 'YYYY-MM-DD') from visits v where v.system_id = s.id) as last_visit_on",
           ),
         )
         .orderBy([orderOf(sort), 's.address', 's.id'])

@@ -162,3 +162,29 @@ test('the wires of one part are noted beside what else is on the plate; too many
   await note(can, v7()).expect(404);
   await note(can, system.id, suite.appFor(await suite.addFirm('Other'))).expect(404);
 });
+
+test('the list tells a visit by the firm’s day, and addresses sort as people count', async () => {
+  const zoned = await openSuite(() => new Date('2026-12-01T07:30:00Z'));
+  try {
+    await zoned.db('firms').update({ zone: 'America/Denver' });
+    for (const address of ['12 Ropewalk Yard', '2 Ropewalk Yard', '10 Ropewalk Yard']) {
+      const made = await makeSystem(zoned.app, { ...systemBody(), address });
+      // Half past eleven at night where the firm is.
+      if (address.startsWith('2 ')) await startVisit(zoned.app, made.id, '2026-12-01T06:30:00.000Z');
+    }
+    const { systems } = (await request(zoned.app).get('/api/systems').expect(200)).body as {
+      systems: { address: string; lastVisitOn: string | null }[];
+    };
+    expect(systems.map(({ address, lastVisitOn }) => [address, lastVisitOn])).toEqual([
+      ['2 Ropewalk Yard', '2026-11-30'],
+      ['10 Ropewalk Yard', null],
+      ['12 Ropewalk Yard', null],
+    ]);
+    const { systems: back } = (await request(zoned.app).get('/api/systems?sort=address:desc').expect(200)).body as {
+      systems: { address: string }[];
+    };
+    expect(back.map(({ address }) => address.split(' ')[0])).toEqual(['12', '10', '2']);
+  } finally {
+    await zoned.close();
+  }
+});

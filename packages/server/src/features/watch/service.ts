@@ -1,4 +1,6 @@
 import {
+  dayIn,
+  isoOf,
   LIKELY_TO_FAIL,
   severityOf,
   type Slot,
@@ -28,6 +30,7 @@ export interface Asked {
 }
 
 interface Needs {
+  readonly planning: { zone(context: RequestContext): Promise<string> };
   readonly systems: { areas(context: RequestContext): Promise<string[]> };
   readonly parts: {
     find(context: RequestContext, id: string): Promise<{ readonly removed_on: string | null } | undefined>;
@@ -49,14 +52,18 @@ export function watchService({ db, now, log, countedEveryMs, needs }: On<Needs>)
   const store = watchStore(db, log);
   const around = summaries(db, countedEveryMs);
   const snoozes = snoozesStore(db);
-  const today = () => now().toISOString().slice(0, 10);
-  const filterOf = ({ standing, area, season, slot, snoozed }: Asked): WatchFilter => ({
+  const today = async (context: RequestContext) =>
+    isoOf(dayIn(await needs.planning.zone(context), now().toISOString()));
+  const filterOf = async (
+    context: RequestContext,
+    { standing, area, season, slot, snoozed }: Asked,
+  ): Promise<WatchFilter> => ({
     standing: standing ?? LIKELY_TO_FAIL,
     area,
     season,
     slots: slot,
     snoozed,
-    today: today(),
+    today: await today(context),
   });
   async function count(context: RequestContext, filter: WatchFilter): Promise<Summary> {
     const [counts, components, areas, load] = await Promise.all([
@@ -69,7 +76,7 @@ export function watchService({ db, now, log, countedEveryMs, needs }: On<Needs>)
   }
   return {
     async page(context: RequestContext, asked: Asked & { limit: number; offset: number }): Promise<WatchPage> {
-      const filter = filterOf(asked);
+      const filter = await filterOf(context, asked);
       const [rows, summary] = await Promise.all([
         store.rows(context, filter, asked.limit, asked.offset),
         around.of(context, JSON.stringify(filter), () => count(context, filter)),
@@ -82,7 +89,7 @@ export function watchService({ db, now, log, countedEveryMs, needs }: On<Needs>)
       if (lists.size >= MOST_LISTS)
         throw new ProblemError('unavailable', 'Many lists are made just now. Try again shortly.');
       return lists.add(async () =>
-        watchCsv(await store.rows(context, filterOf(asked), MOST_LINES, 0)),
+        watchCsv(await store.rows(context, await filterOf(context, asked), MOST_LINES, 0)),
       ) as Promise<string>;
     },
 
@@ -102,7 +109,7 @@ export function watchService({ db, now, log, countedEveryMs, needs }: On<Needs>)
     async snooze(context: RequestContext, id: string, { until, reason }: Snooze): Promise<Snooze> {
       const part = await needs.parts.find(context, id);
       if (part?.removed_on !== null) throw notFound('part');
-      if (until <= today()) {
+      if (until <= (await today(context))) {
         const detail = 'Set aside until a day ahead of today.';
         throw new ProblemError('invalid-request', detail, [{ path: 'until', detail }]);
       }

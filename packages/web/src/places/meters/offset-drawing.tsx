@@ -1,5 +1,4 @@
 import {
-  dayOf,
   isoOf,
   MIDDLE_80,
   monthOf,
@@ -11,6 +10,7 @@ import {
   type MeterQuantityView,
   type MeterView,
 } from '@yarnix/core';
+import { dayHere } from '../../kit/local-day.ts';
 import { hueOf } from '../../kit/mark.tsx';
 
 interface Drawn {
@@ -30,7 +30,7 @@ const checksAsOffsets = ({ checks }: Pick<MeterView, 'checks'>, quantity: MeterQ
   checks
     .filter((c) => c.quantity === quantity)
     .map((c) => ({
-      day: dayOf(c.takenAt),
+      day: dayHere(c.takenAt),
       off: offShown(quantity, c.shown, c.known),
     }));
 

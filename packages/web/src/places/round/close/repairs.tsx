@@ -1,4 +1,5 @@
 import {
+  isoOf,
   elementOf,
   EVENT_KINDS,
   EVENTS,
@@ -9,6 +10,7 @@ import {
   type RoundRecord,
   type SystemDetail,
 } from '@yarnix/core';
+import { dayHere } from '../../../kit/local-day.ts';
 import { v7 } from 'uuid';
 import { keepEvent } from '../../../field/rounds.ts';
 
@@ -40,7 +42,7 @@ export function CloseRepairs({ system, record }: { system: SystemDetail; record:
     const event = {
       visitId: record.visitId,
       kind,
-      on: record.startedAt.slice(0, 10),
+      on: isoOf(dayHere(record.startedAt)),
       note: null,
       change: null,
       withdrawn: there !== null,

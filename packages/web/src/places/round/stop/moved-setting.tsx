@@ -1,4 +1,5 @@
 import {
+  isoOf,
   isLoose,
   MOVED_SETTINGS,
   saySettingChange,
@@ -12,6 +13,7 @@ import {
 import { v7 } from 'uuid';
 import { keepEvent, keepLooseEnd } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
+import { dayHere } from '../../../kit/local-day.ts';
 import { openedNow, putBack } from '../../../visit/loose-ends-bar.tsx';
 
 /** A setting's jumper as it was moved on this round, from the device or, on another device, from the office. */
@@ -31,7 +33,7 @@ function move(record: RoundRecord, kind: SettingMoved, from: number | null, to: 
   const event = {
     visitId: record.visitId,
     kind,
-    on: record.startedAt.slice(0, 10),
+    on: isoOf(dayHere(record.startedAt)),
     note: null,
     change,
     withdrawn: false,

@@ -12,6 +12,7 @@ import { v7 } from 'uuid';
 import { keepFollowUps } from '../../../field/rounds.ts';
 import { Button } from '../../../kit/button.tsx';
 import { Field } from '../../../kit/field.tsx';
+import { zoneHere } from '../../../kit/local-day.ts';
 
 /** Puts fields off for a reason, all in one change; what was typed half is put off with the rest, else it would stand in the way of the close for ever. */
 export function putOff(
@@ -21,7 +22,7 @@ export function putOff(
   note = '',
 ): Promise<void> {
   const now = new Date().toISOString();
-  const next = fields.map((field) => putOffField(record, field, { reason, note }, { now, id: v7() }));
+  const next = fields.map((field) => putOffField(record, field, { reason, note }, { now, id: v7(), zone: zoneHere() }));
   const drop = (r: RoundRecord) => fields.reduce((left, field) => withoutDraft(left, field.key), r);
   return keepFollowUps(record.visitId, next, drop);
 }
