@@ -67,7 +67,7 @@ test('a missing asset is missing, so that an old tab hears of the update; other 
 describe('a request that cannot be read is the client’s to put right', () => {
   test.each([
     ['broken escapes in the address', () => request(app).get('/api/systems/%ff'), 400],
-    ['broken escapes in the query', () => request(app).get('/api/systems?search=%ff%fe'), [200, 422]],
+    ['broken escapes in the query', () => request(app).get('/api/systems?search=%ff%fe'), 200],
     ['an encoding nobody knows', () => put().set('content-encoding', 'snappy').send(visit()), 415],
     [
       'a compression that is none',
@@ -79,11 +79,11 @@ describe('a request that cannot be read is the client’s to put right', () => {
     ['another type', () => put().set('content-type', 'text/plain').send('hello'), 422],
     ['too much', () => put().send({ ...visit(), pad: 'x'.repeat(300_000) }), 413],
     ['NUL in text', () => put().send({ ...visit(), season: 'spring\u0000' }), 422],
-    ['nested without end', () => put().set('content-type', 'application/json').send('['.repeat(90_000)), [400, 422]],
+    ['nested without end', () => put().set('content-type', 'application/json').send('['.repeat(90_000)), 400],
   ])('%s', async (_name, ask, status) => {
     const reply = await ask();
-    expect([status].flat()).toContain(reply.status);
-    if (reply.status >= 400) expect(reply.headers['content-type']).toContain('application/problem+json');
+    expect(reply.status).toBe(status);
+    if (status >= 400) expect(reply.headers['content-type']).toContain('application/problem+json');
   });
 
   test.each([
@@ -108,6 +108,16 @@ describe('over a bare connection', () => {
     server.closeAllConnections();
     server.close();
   });
+  /** Asks until it is so; what never comes fails with what there was. */
+  const comes = async <T>(ask: () => Promise<T> | T, wanted: T) => {
+    let now = await ask();
+    for (let tries = 0; tries < 200 && now !== wanted; tries += 1) {
+      await new Promise((resolve) => setTimeout(resolve, 10));
+      now = await ask();
+    }
+    expect(now).toBe(wanted);
+  };
+  const connections = () => new Promise<number>((resolve) => server.getConnections((_, count) => resolve(count)));
 
   test('an upload that is given up is no fault of the server', async () => {
     logged.length = 0;
@@ -116,9 +126,10 @@ describe('over a bare connection', () => {
       socket.write(
         `PUT /api/visits/${v7()} HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 500\r\n\r\n{"half":`,
       );
-      setTimeout(() => socket.destroy(), 50);
     });
-    await new Promise((resolve) => socket.on('close', () => setTimeout(resolve, 200)));
+    await comes(connections, 1);
+    socket.destroy();
+    await comes(connections, 0);
     expect(logged.filter((line) => (JSON.parse(line) as { level: number }).level >= 50)).toEqual([]);
     await request(app).get('/healthz').expect(200);
   });
@@ -143,8 +154,7 @@ describe('over a bare connection', () => {
     const refused = await fetch(`${address}/api/session`);
     expect([refused.status, refused.headers.get('retry-after')]).toEqual([429, '3']);
     stop.abort();
-    await new Promise((resolve) => setTimeout(resolve, 200));
-    expect((await fetch(`${address}/api/session`)).status).toBe(200);
+    await comes(async () => (await fetch(`${address}/api/session`)).status, 200);
   });
 });
 
