@@ -1,16 +1,34 @@
+import { ensureBuild } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
-import { ensureNpmPackages } from './lib/packages.mjs';
+import { ensureChromium, ensureNpmPackages } from './lib/packages.mjs';
 import { run } from './lib/run.mjs';
-import { runMain } from './lib/say.mjs';
+import { runMain, say } from './lib/say.mjs';
 import { spawnTs } from './lib/server.mjs';
+
+/** Crashes the page so often amid a round, a call and a close, at both sizes: what was tapped and typed must be there. */
+async function killPages(kills) {
+  const chromium = await ensureChromium();
+  await ensureBuild();
+  const cluster = await startCluster('faults', { fresh: true, durable: false });
+  const seed = String(Date.now() % 1_000_000);
+  say(`${kills} kills on each of three ways at both sizes, seed ${seed}`);
+  const env = {
+    ...process.env,
+    ...{ TEST_ADMIN_URL: cluster.adminUrl, CHROMIUM: chromium, KILLS: kills, KILL_SEED: seed },
+  };
+  const code = await run('npx', ['playwright', 'test', 'a-killed-page-loses-nothing'], { env });
+  cluster.stop();
+  process.exit(code);
+}
 
 /**
  * npm run faults [-- strikes]: as in npm test, longer, and with a durable PostgreSQL that crashes amid writes. Prints how
- * often each fault struck, and what was acknowledged, lost and doubled.
+ * often each fault struck, and what was acknowledged, lost and doubled. npm run faults -- kills [times]: pages that crash.
  */
 await runMain(async () => {
-  const [strikes = '20'] = process.argv.slice(2);
+  const [strikes = '20', times = '17'] = process.argv.slice(2);
   await ensureNpmPackages();
+  if (strikes === 'kills') return killPages(times);
   const cluster = await startCluster('faults', { fresh: true });
   const env = {
     ...process.env,

@@ -37,8 +37,14 @@ export interface OwnServer {
   start(): Promise<void>;
 }
 
-async function ownServer(): Promise<OwnServer> {
+/** A server of the demo firm at a moment, and in a time zone where that is another than the demo's. */
+export async function ownServer({ now = NOW, zone }: { now?: Date; zone?: string } = {}): Promise<OwnServer> {
   const databaseUrl = urlOf(await copyDemo());
+  if (zone !== undefined) {
+    const client = new pg.Client(databaseUrl);
+    await client.connect();
+    await client.query('update firms set zone = $1', [zone]).finally(() => client.end());
+  }
   const port = await freePort();
   const began = Date.now();
   // The server's day is the browser's, whatever day the journeys are run on; a server started again does not go back.
@@ -50,7 +56,7 @@ async function ownServer(): Promise<OwnServer> {
       env: {
         LOG_LEVEL: 'silent',
         PROBE_SPEED: '100',
-        CLOCK_FROM: new Date(NOW.getTime() + Date.now() - began).toISOString(),
+        CLOCK_FROM: new Date(now.getTime() + Date.now() - began).toISOString(),
       },
     });
   let running: RunningServer = await start();

@@ -24,12 +24,24 @@ test('what moves on may still be taken for as long as a finger is on its way, an
 
 test('the latest that settled is what is offered', () => {
   const before = streamAfter(steady, volts, null, 0).offered;
-  const again = streamAfter(heard(8, () => 13.1), volts, before, 500);
+  const again = streamAfter(
+    heard(8, () => 13.1),
+    volts,
+    before,
+    500,
+  );
   expect(again.offered).toMatchObject({ settled: { value: 13.1 }, until: 500 + OFFERED_FOR_MS });
 });
 
 test('air settles over minutes: what stands still for seconds is not offered', () => {
-  expect(streamAfter(heard(20, () => 75), { unit: '°F', isAir: true }, null, 0).listening).toMatchObject({
+  expect(
+    streamAfter(
+      heard(20, () => 75),
+      { unit: '°F', isAir: true },
+      null,
+      0,
+    ).listening,
+  ).toMatchObject({
     offered: null,
   });
 });

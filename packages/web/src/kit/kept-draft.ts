@@ -15,7 +15,10 @@ function keptAs<T extends object>(name: string | null, start: T): T {
  * What is typed into a form that belongs to nothing yet, kept on this device from the key that typed it until the form is sent or
  * left: `[draft, change, forget]`. Without a name it is kept in the page alone.
  */
-export function useKeptDraft<T extends object>(name: string | null, start: () => T): [T, (next: T) => void, () => void] {
+export function useKeptDraft<T extends object>(
+  name: string | null,
+  start: () => T,
+): [T, (next: T) => void, () => void] {
   const [draft, setDraft] = useState(() => keptAs(name, start()));
   const change = (next: T) => {
     setDraft(next);

@@ -116,8 +116,21 @@ export const sessionView = (over: Partial<Session> = {}): Session => ({
 });
 
 export const HEAT_PUMP: Plate = {
-  ...{ tons: 3, refrigerant: 'R-410A', metering: 'expansion-valve', volts: '208/230', capacitorRating: '40+5 µF 440 V' },
-  ...{ compressorRla: 17.2, outdoorFanFla: 1.2, blowerFla: 4.1, blowerMotor: 'psc', heatKilowatts: 10, heatElements: 2 },
+  ...{
+    tons: 3,
+    refrigerant: 'R-410A',
+    metering: 'expansion-valve',
+    volts: '208/230',
+    capacitorRating: '40+5 µF 440 V',
+  },
+  ...{
+    compressorRla: 17.2,
+    outdoorFanFla: 1.2,
+    blowerFla: 4.1,
+    blowerMotor: 'psc',
+    heatKilowatts: 10,
+    heatElements: 2,
+  },
 };
 
 /** A system with all the parts its kind has, as the office tells of it. */
@@ -133,7 +146,9 @@ export function systemOf(over: Partial<SystemDetail> = {}): SystemDetail & { par
 
 /** Opens a screen as the router does, at an address; tells where it is, and how to go on. */
 export function open(path: string, screens: Readonly<Record<string, ComponentType>>) {
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { networkMode: 'always' } } });
+  const client = new QueryClient({
+    defaultOptions: { queries: { retry: false }, mutations: { networkMode: 'always' } },
+  });
   const router = createMemoryRouter(
     [
       ...Object.entries(screens).map(([at, Component]) => ({ path: at, Component })),

@@ -28,7 +28,8 @@ export function standInForWorkers(): void {
       const [near, far] = line();
       this.#near = near;
       this.postMessage = (message, transfer) => {
-        if (workers.die) queueMicrotask(() => this.dispatchEvent(new ErrorEvent('error', { message: 'out of memory' })));
+        if (workers.die)
+          queueMicrotask(() => this.dispatchEvent(new ErrorEvent('error', { message: 'out of memory' })));
         else near.postMessage(message, transfer);
       };
       expose(
@@ -40,11 +41,11 @@ export function standInForWorkers(): void {
       );
     }
     override addEventListener(type: string, listener: EventListenerOrEventListenerObject | null): void {
-      if (type === 'message') this.#near.addEventListener(type, listener as EventListenerOrEventListenerObject);
+      if (type === 'message') this.#near.addEventListener(type, listener!);
       else super.addEventListener(type, listener);
     }
     override removeEventListener(type: string, listener: EventListenerOrEventListenerObject | null): void {
-      if (type === 'message') this.#near.removeEventListener(type, listener as EventListenerOrEventListenerObject);
+      if (type === 'message') this.#near.removeEventListener(type, listener!);
       else super.removeEventListener(type, listener);
     }
     terminate(): void {

@@ -13,11 +13,16 @@ const mapping: SheetMapping = {
   decimal: '.',
   newSystems: null,
   zone: 'America/Denver',
-} as SheetMapping;
+};
 const detail = (over: Partial<ImportDetail> = {}): ImportDetail => ({
   ...{ id, name: 'old book.csv', askedAt: '2026-12-01T16:00:00.000Z', endedAt: null, state: 'to-map', stopping: false },
   ...{ done: 0, total: 0, rows: 3, outcomes: null, chosen: 0, readings: 0, systems: 0, error: null },
-  ...{ headers: ['Date', 'Where', 'HERM'], sample: [['4/10/2024', '12 Ropewalk Yard', '39.6']], whats: [], profile: null },
+  ...{
+    headers: ['Date', 'Where', 'HERM'],
+    sample: [['4/10/2024', '12 Ropewalk Yard', '39.6']],
+    whats: [],
+    profile: null,
+  },
   mapping,
   ...over,
 });

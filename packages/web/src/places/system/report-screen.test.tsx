@@ -15,7 +15,10 @@ const system = systemOf({ visits: [closed, running] });
 
 beforeEach(() => {
   openOffice();
-  office.answer(`/api/systems/${system.id}`, { ...system, visits: [closed, running].map((v) => ({ ...v, systemId: system.id })) });
+  office.answer(`/api/systems/${system.id}`, {
+    ...system,
+    visits: [closed, running].map((v) => ({ ...v, systemId: system.id })),
+  });
   office.answer('/api/report-head', { name: 'Test Air', line: '' });
   office.answer(`/api/visits/${closed.id}/report-link`, { visitId: closed.id, since: null, path: null });
 });
@@ -38,7 +41,9 @@ test('a link is made, shown once, and revoked', async () => {
   });
   opened();
   fireEvent.click(await screen.findByRole('button', { name: 'Make a link' }));
-  expect((await screen.findByLabelText<HTMLInputElement>('The link, shown this once')).value).toContain('/report/secret');
+  expect((await screen.findByLabelText<HTMLInputElement>('The link, shown this once')).value).toContain(
+    '/report/secret',
+  );
   office.answer(`/api/visits/${closed.id}/report-link`, { visitId: closed.id, since: null, path: null });
   office.answer(`DELETE /api/visits/${closed.id}/report-link`, { visitId: closed.id, since: null, path: null });
   fireEvent.click(await screen.findByRole('button', { name: 'Revoke it' }));

@@ -207,11 +207,28 @@ describe('on a wide screen', () => {
 test('a round that was begun on another device is taken up with what hangs loose on it', async () => {
   const visitId = v7();
   const startedAt = new Date().toISOString();
-  const end = { id: v7(), visitId, code: null, text: 'hatch open', openedAt: startedAt, putBackAt: null, leftBecause: null };
+  const end = {
+    id: v7(),
+    visitId,
+    code: null,
+    text: 'hatch open',
+    openedAt: startedAt,
+    putBackAt: null,
+    leftBecause: null,
+  };
   office.answer(`/api/systems/${system.id}`, {
     ...system,
     visits: [
-      { id: visitId, systemId: system.id, season: 'fall', startedAt, closedAt: null, note: null, personName: 'B', call: null },
+      {
+        id: visitId,
+        systemId: system.id,
+        season: 'fall',
+        startedAt,
+        closedAt: null,
+        note: null,
+        personName: 'B',
+        call: null,
+      },
     ],
     looseEnds: [end],
   });
