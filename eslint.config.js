@@ -58,7 +58,7 @@ export default tseslint.config(
         'error',
         {
           selector: "CallExpression[callee.property.name='waitForTimeout']",
-          message: 'A journey waits for what it needs, by atRest or an expectation; leaveAfter is for leaving early.',
+          message: 'A journey waits for what it needs, by atRest or an expectation, and for no length of time.',
         },
         {
           selector: "CallExpression[callee.property.name='toPass']",

@@ -166,20 +166,6 @@ export async function keptHere(page: Page): Promise<void> {
   await page.waitForFunction(() => document.documentElement.dataset.busy === undefined);
 }
 
-/** For what is wanted before the page is at rest, or where leaving it early is the test itself: so many ms and no more. */
-export const leaveAfter = (page: Page, ms: number): Promise<void> =>
-  // eslint-disable-next-line no-restricted-syntax -- the one place where a length of time is waited for
-  page.waitForTimeout(ms);
-
-/** Values of the readings of a system's latest visit, as the office has them. */
-export async function readingsOf(address: string, systemId: string): Promise<(number | null)[]> {
-  const detail = (await (await fetch(`${address}/api/systems/${systemId}`)).json()) as {
-    visits: { id: string }[];
-    readings: { visitId: string; value: number | null }[];
-  };
-  return detail.readings.filter((r) => r.visitId === detail.visits[0]?.id).map((r) => r.value);
-}
-
 /** Waits until what is drawn belongs to the address: the address changes first, the screen after it. */
 export async function drawn(page: Page): Promise<void> {
   await page.waitForFunction(

@@ -1,4 +1,4 @@
-import { componentsFor, type NewReading, type Plate, type SystemKind } from '@yarnix/core';
+import { componentsFor, type Plate, type SystemKind } from '@yarnix/core';
 import { randomUUID } from 'node:crypto';
 
 /** A machine of a journey's own, entered through the API: nobody else reads it, closes its rounds or leaves anything on it. */
@@ -33,21 +33,3 @@ export async function makeSystem(at: string, kind: SystemKind, plate: Plate, nam
 /** The same, where only its id is wanted. */
 export const enterSystem = async (at: string, kind: SystemKind, plate: Plate, name: string): Promise<string> =>
   (await makeSystem(at, kind, plate, name)).id;
-
-/** A round of that day on a system with some readings on it, closed; returns its id. */
-export async function makeRound(
-  at: string,
-  systemId: string,
-  day: string,
-  readings: readonly Pick<NewReading, 'componentId' | 'kind' | 'point' | 'method' | 'inputs'>[],
-): Promise<string> {
-  const id = randomUUID();
-  await put(at, `/api/visits/${id}`, { systemId, startedAt: `${day}T15:00:00.000Z` });
-  for (const reading of readings)
-    await put(at, `/api/readings/${randomUUID()}`, {
-      ...reading,
-      ...{ visitId: id, takenAt: `${day}T15:20:00.000Z`, conditions: {}, confirmed: true },
-    });
-  await put(at, `/api/visits/${id}/closing`, { closedAt: `${day}T16:00:00.000Z` });
-  return id;
-}

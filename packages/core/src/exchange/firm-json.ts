@@ -50,8 +50,8 @@ const plannedOnSystem = {
     .default([]),
 };
 
-/** A system with what its screens need not know: whose it is, who did what, and what was decided of it. */
-export const exportedSystemSchema = systemDetailSchema.extend({
+/** A system without what is the firm's, and with what its screens need not know: whose it is, who did what, and what was decided of it. */
+export const exportedSystemSchema = systemDetailSchema.omit({ zone: true }).extend({
   customerId: idSchema,
   /**
    * Who did what, by its id: of every visit, photo and repair; of a reading only where it was not whoever made the visit.

@@ -88,6 +88,10 @@ Object.assign(globalThis, {
 });
 Object.assign(Element.prototype, { scrollIntoView: () => undefined, hasPointerCapture: () => false });
 Object.assign(window, { scrollTo: () => undefined });
+// The app's letters are there.
+Object.defineProperty(document, 'fonts', {
+  value: { check: () => true, load: () => Promise.resolve([]), status: 'loaded' },
+});
 
 let width = 1280;
 Object.assign(window, {

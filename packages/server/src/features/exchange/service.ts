@@ -66,11 +66,11 @@ export function exchangeService({ db, now, needs, transact }: On<Needs>) {
   const whole = firmStore(db);
   const plan = planStore(db);
 
-  const system = async (context: RequestContext, id: string): Promise<ExportedSystem> => ({
-    ...(await needs.systems.detail(context, id)),
-    ...(await whole.behind(context, id)),
-    ...(await plan.ofSystem(context, id)),
-  });
+  const system = async (context: RequestContext, id: string): Promise<ExportedSystem> => {
+    // The time zone is the firm's, not the machine's.
+    const { zone: _, ...detail } = await needs.systems.detail(context, id);
+    return { ...detail, ...(await whole.behind(context, id)), ...(await plan.ofSystem(context, id)) };
+  };
 
   /** The systems that are asked for, each whole, one at a time. */
   async function* systemsOf(context: RequestContext, { systemId, after, count = Infinity }: AskedFirm) {

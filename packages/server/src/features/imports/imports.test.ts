@@ -206,9 +206,9 @@ describe('a past from a spreadsheet', () => {
       systems: { id: string; address: string; kind: string; customerName: string }[];
     };
     expect(found.systems.map((s) => [s.address, s.kind, s.customerName])).toEqual([
-      ['11 Lockside', 'gas-furnace-with-coil', 'Orme'],
       ['7 Lockside', 'split-heat-pump', 'Ferrin'],
       ['9 Lockside', 'split-air-conditioner', 'Quist'],
+      ['11 Lockside', 'gas-furnace-with-coil', 'Orme'],
     ]);
     // Somebody has been at one of them since.
     const worked = found.systems[1]!.id;
