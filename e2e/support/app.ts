@@ -113,7 +113,8 @@ export const test = base.extend<TestFixtures, WorkerFixtures>({
     await use(server);
     await server.stop();
   },
-  system: async ({ server }, use) => use(await makeSystem(server.address, 'split-heat-pump', HEAT_PUMP, 'Own Yard')),
+  system: async ({ server }, use) =>
+    use(await makeSystem(server.address, 'split-heat-pump', HEAT_PUMP, `${randomUUID().slice(0, 8)} Own Yard`)),
   baseURL: async ({ server }, use) => use(server.address),
   page: async ({ page }, use) => {
     await page.clock.install({ time: NOW });
@@ -164,6 +165,15 @@ export async function atRest(page: Page): Promise<void> {
 export async function keptHere(page: Page): Promise<void> {
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await page.waitForFunction(() => document.documentElement.dataset.busy === undefined);
+}
+
+/** Values of the readings of a system's latest visit, as the office has them. */
+export async function readingsOf(address: string, systemId: string): Promise<(number | null)[]> {
+  const detail = (await (await fetch(`${address}/api/systems/${systemId}`)).json()) as {
+    visits: { id: string }[];
+    readings: { visitId: string; value: number | null }[];
+  };
+  return detail.readings.filter((r) => r.visitId === detail.visits[0]?.id).map((r) => r.value);
 }
 
 /** Waits until what is drawn belongs to the address: the address changes first, the screen after it. */

@@ -18,18 +18,17 @@ async function put(at: string, path: string, body: object): Promise<void> {
   if (!reply.ok) throw new Error(`PUT ${path}: ${reply.status} ${await reply.text()}`);
 }
 
-/** Enters a system of a kind and plate at an address of that name. */
-export async function makeSystem(at: string, kind: SystemKind, plate: Plate, name: string): Promise<OwnSystem> {
+/** Enters a system of a kind and plate at an address. */
+export async function makeSystem(at: string, kind: SystemKind, plate: Plate, address: string): Promise<OwnSystem> {
   const id = randomUUID();
   const components = componentsFor(kind, plate).map(({ slot }) => ({ id: randomUUID(), slot }));
-  const address = `${name}, ${id.slice(0, 8)}`;
   await put(at, `/api/systems/${id}`, {
-    ...{ customerId: randomUUID(), customerName: `Owner of ${name}`, address, kind, plate, components },
+    ...{ customerId: randomUUID(), customerName: `Owner of ${address}`, address, kind, plate, components },
     installedOn: '2019-05-01',
   });
   return { id, address, part: (slot) => components.find((c) => c.slot === slot)?.id ?? '' };
 }
 
 /** The same, where only its id is wanted. */
-export const enterSystem = async (at: string, kind: SystemKind, plate: Plate, name: string): Promise<string> =>
-  (await makeSystem(at, kind, plate, name)).id;
+export const enterSystem = async (at: string, kind: SystemKind, plate: Plate, address: string): Promise<string> =>
+  (await makeSystem(at, kind, plate, address)).id;
