@@ -1,7 +1,6 @@
 import type { Day, PartWaiting } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { anyOf } from '../../database/any-of.ts';
-import type { Planned } from './jobs-from.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { PLACED, type Asked, type Place } from './sources.ts';
 
@@ -21,7 +20,7 @@ export async function roundRows(
   db: Knex,
   context: RequestContext,
   { systemId, area, systemIds }: Asked,
-  days: Pick<Planned, 'dayOf'>,
+  days: { readonly dayOf: (moment: Date) => Day },
   named?: readonly string[],
 ): Promise<RoundRow[]> {
   const { firmId } = context;
