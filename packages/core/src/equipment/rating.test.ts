@@ -99,8 +99,7 @@ describe('what cannot be read says where', () => {
   ])('%j: %s at %i', (text, because, at) => {
     const result = parseCapacitorRating(text);
     expect(result).toMatchObject({ outcome: 'cannot-read', because, at });
-    if (result.outcome === 'cannot-read')
-      expect(text.slice(result.at, result.at + result.length)).toBe(result.piece);
+    if (result.outcome === 'cannot-read') expect(text.slice(result.at, result.at + result.length)).toBe(result.piece);
   });
 });
 

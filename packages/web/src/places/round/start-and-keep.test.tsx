@@ -1,34 +1,20 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { jest } from '@jest/globals';
 import { v7 } from 'uuid';
-import { office, open, openOffice, systemOf } from '../testing/office.tsx';
-import { RoundButton } from '../places/system/round-button.tsx';
-import { RoundScreen } from '../places/round/round-screen.tsx';
-import { useKeptDraft } from '../kit/kept-draft.ts';
-import { device } from '../app/device.ts';
-import { askAgain, roundNow } from './rounds.ts';
+import { office, open, openOffice, systemOf } from '../../testing/office.tsx';
+import { RoundScreen } from './round-screen.tsx';
+import { useKeptDraft } from '../../kit/kept-draft.ts';
+import { device } from '../../app/device.ts';
+import { askAgain, roundNow } from '../../field/rounds.ts';
 
 const system = systemOf();
 const ROUND = '/systems/:systemId/rounds/:visitId/:stopId';
-const Begin = () => <RoundButton system={system} />;
 
 beforeEach(() => {
   openOffice();
   localStorage.clear();
   office.answer(`/api/systems/${system.id}`, system);
 });
-const notes = () =>
-  Object.keys(localStorage)
-    .filter((name) => name.startsWith('yarnix-unwritten'))
-    .map((name) => JSON.parse(localStorage.getItem(name) ?? '{}') as { outgoing: { path: string }[] });
-
-test('a round that is started is noted in the same moment as the tap', async () => {
-  const { here } = open('/start', { '/start': Begin, [ROUND]: RoundScreen });
-  fireEvent.click(await screen.findByRole('button', { name: /^Start a (heating|cooling) round$/ }));
-  expect(notes()[0]?.outgoing.map(({ path }) => path.replace(/[0-9a-f-]{36}/, ':id'))).toEqual(['/api/visits/:id']);
-  await waitFor(() => expect(here()).toMatch(/rounds\/[0-9a-f-]{36}\/arrive/));
-});
-
 test('a store that will not open is told of, and asked again when asked to', async () => {
   const visitId = v7();
   await device();

@@ -1,8 +1,8 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { v7 } from 'uuid';
-import { change, roundNow, startRound } from '../../field/rounds.ts';
-import { at, office, open, openOffice, systemOf } from '../../testing/office.tsx';
-import { RoundScreen } from '../../places/round/round-screen.tsx';
+import { change, roundNow, startRound } from '../../../field/rounds.ts';
+import { at, office, open, openOffice, systemOf } from '../../../testing/office.tsx';
+import { RoundScreen } from '../round-screen.tsx';
 
 /** A stream of a probe, as the page has it open; the test speaks in the probe's place. */
 class Stream {

@@ -1,0 +1,33 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { v7 } from 'uuid';
+import { open, openOffice, systemOf } from '../../testing/office.tsx';
+import { RoundButton } from './round-button.tsx';
+
+const system = systemOf();
+const ROUND = '/systems/:systemId/rounds/:visitId/:stopId';
+beforeEach(() => {
+  openOffice();
+  localStorage.clear();
+});
+
+test('a round that is started is noted in the same moment as the tap', async () => {
+  const { here } = open('/start', { '/start': () => <RoundButton system={system} />, [ROUND]: () => null });
+  fireEvent.click(await screen.findByRole('button', { name: /^Start a (heating|cooling) round$/ }));
+  const notes = Object.keys(localStorage)
+    .filter((name) => name.startsWith('yarnix-unwritten'))
+    .map((name) => JSON.parse(localStorage.getItem(name) ?? '{}') as { outgoing: { path: string }[] });
+  expect(notes[0]?.outgoing.map(({ path }) => path.replace(/[0-9a-f-]{36}/, ':id'))).toEqual(['/api/visits/:id']);
+  await waitFor(() => expect(here()).toMatch(/rounds\/[0-9a-f-]{36}\/arrive/));
+});
+
+test('where one is under way, it is gone on with in place of another', async () => {
+  const visit = {
+    ...{ id: v7(), systemId: system.id, season: 'fall' as const, startedAt: new Date().toISOString() },
+    ...{ closedAt: null, note: null, personName: 'Bram', call: null },
+  };
+  open('/start', { '/start': () => <RoundButton system={{ ...system, visits: [visit] }} />, [ROUND]: () => null });
+  expect((await screen.findByRole('link', { name: 'Go on with the round' })).getAttribute('href')).toContain(
+    `rounds/${visit.id}/arrive`,
+  );
+  expect(screen.queryByRole('button', { name: /^Start a/ })).toBeNull();
+});
