@@ -87,11 +87,9 @@ for (const [name, path, heading] of SCREENS)
     expect(await violations(page)).toEqual([]);
   });
 
-test('no part of a round has an accessibility violation, in either theme', async ({ page, server }) => {
+test('no part of a round has an accessibility violation, in either theme', async ({ page, system }) => {
   test.setTimeout(300_000);
-  // A system of its own: what is taken and left half typed here is in the way of nobody's round.
-  const row = await watchedDual(server.address, 1);
-  await startRound(page, row.systemId);
+  await startRound(page, system.id);
   expect(await violations(page), 'at the door').toEqual([]);
   await goToStop(page, 'calls');
   await beginStop(page);
@@ -123,9 +121,8 @@ test('no part of a round has an accessibility violation, in either theme', async
   expect(await violations(page), 'summary').toEqual([]);
 });
 
-test('targets are big enough for gloves', async ({ page, server }) => {
-  const row = await watchedDual(server.address);
-  await startRound(page, row.systemId);
+test('targets are big enough for gloves', async ({ page, system }) => {
+  await startRound(page, system.id);
   await beginRunning(page, '50');
   const keys = await page.getByRole('group', { name: 'Keypad' }).getByRole('button').all();
   for (const key of keys) {

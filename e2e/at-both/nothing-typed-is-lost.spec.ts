@@ -14,9 +14,8 @@ import {
 const volts = (page: Page) => page.getByRole('textbox', { name: /Line volts/ });
 const common = (page: Page) => page.getByRole('textbox', { name: /Compressor amps, common/ });
 
-test('a reload in the middle of a number keeps it, and what was taken before', async ({ page, server }) => {
-  const { systemId } = await watchedDual(server.address);
-  await startRound(page, systemId);
+test('a reload in the middle of a number keeps it, and what was taken before', async ({ page, system }) => {
+  await startRound(page, system.id);
   await beginRunning(page, '52');
   await enter(page, '243');
   await next(page);

@@ -67,10 +67,9 @@ test('the server fails on one reading in mid-round: the rest arrives, and that o
 
 test('a phone that loses its signal amid a stream says so, and listens again once it is back', async ({
   page,
-  server,
+  system,
 }) => {
-  const { systemId } = await watchedDual(server.address, 1);
-  await startRound(page, systemId);
+  await startRound(page, system.id);
   await goToReading(page, 'off-outdoor', /HERM/);
   await page.getByRole('button', { name: 'Listen' }).first().click();
   await expect(page.getByText(/moving|settled/).first()).toBeVisible();
