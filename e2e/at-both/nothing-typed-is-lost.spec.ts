@@ -6,6 +6,7 @@ import {
   expect,
   keptHere,
   next,
+  readingsOf,
   startRound,
   test,
   watchedDual,
@@ -74,14 +75,7 @@ test('a store that is too busy to write loses nothing: what is typed is kept bef
   await page.reload();
   await expect(common(page)).toHaveValue('12.6');
   // The reading that was on its way reaches the office once, though its own page never wrote it.
-  const received = async () => {
-    const detail = (await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as {
-      visits: { id: string }[];
-      readings: { visitId: string; value: number }[];
-    };
-    return detail.readings.filter((r) => r.visitId === detail.visits[0]?.id).map((r) => r.value);
-  };
-  await expect.poll(received, { timeout: 30_000 }).toEqual([243]);
+  await expect.poll(() => readingsOf(alone.address, systemId), { timeout: 30_000 }).toEqual([243]);
 });
 
 test('a stopped server loses nothing: typed, reloaded, closed, and sent once it is back', async ({ page, alone }) => {

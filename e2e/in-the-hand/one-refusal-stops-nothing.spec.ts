@@ -1,20 +1,21 @@
 import type { Page } from '@playwright/test';
-import { beginRunning, enter, expect, goToReading, next, startRound, test, watchedDual } from '../support/app.ts';
+import {
+  beginRunning,
+  enter,
+  expect,
+  goToReading,
+  next,
+  readingsOf,
+  startRound,
+  test,
+  watchedDual,
+} from '../support/app.ts';
 
 // What a page sends must be seen here, not by a worker in between.
 test.use({ serviceWorkers: 'block' });
 
 const volts = (page: Page) => page.getByRole('textbox', { name: /Line volts/ });
 const common = (page: Page) => page.getByRole('textbox', { name: /Compressor amps, common/ });
-
-async function readingsOn(address: string, systemId: string): Promise<unknown[]> {
-  const detail = (await (await fetch(`${address}/api/systems/${systemId}`)).json()) as {
-    visits: { id: string; closedAt: string | null }[];
-    readings: { visitId: string; value: number }[];
-  };
-  const open = detail.visits.find((v) => v.closedAt === null)?.id;
-  return detail.readings.filter((r) => r.visitId === open).map((r) => r.value);
-}
 
 test('the server fails on one reading in mid-round: the rest arrives, and that one is edited and sent', async ({
   page,
@@ -41,7 +42,7 @@ test('the server fails on one reading in mid-round: the rest arrives, and that o
   await expect(common(page)).toBeVisible();
   await enter(page, '12.6');
   await next(page);
-  await expect.poll(() => readingsOn(alone.address, systemId)).toEqual([12.6]);
+  await expect.poll(() => readingsOf(alone.address, systemId)).toEqual([12.6]);
   expect(failures).toBe(1);
 
   await page.getByRole('link', { name: '1 not taken' }).first().click();
@@ -61,7 +62,7 @@ test('the server fails on one reading in mid-round: the rest arrives, and that o
   await expect(volts(page)).toHaveValue('');
   await enter(page, '241');
   await next(page);
-  await expect.poll(async () => (await readingsOn(alone.address, systemId)).sort()).toEqual([12.6, 241]);
+  await expect.poll(async () => (await readingsOf(alone.address, systemId)).sort()).toEqual([12.6, 241]);
   await expect(page.getByText('All sent').first()).toBeVisible({ timeout: 20_000 });
 });
 

@@ -1,6 +1,6 @@
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import type { Plate } from '@yarnix/core';
+import { HEAT_PUMP_PLATE } from '@yarnix/core/testing';
 import pg from 'pg';
 import { freePort } from '../../scripts/lib/cluster.mjs';
 import { DEMO_TEMPLATE } from '../../scripts/lib/demo-template.mjs';
@@ -69,24 +69,6 @@ export async function ownServer({ now = NOW, zone }: { now?: Date; zone?: string
   };
 }
 
-const HEAT_PUMP: Plate = {
-  ...{
-    tons: 3,
-    refrigerant: 'R-410A',
-    metering: 'expansion-valve',
-    volts: '208/230',
-    capacitorRating: '40+5 µF 440 V',
-  },
-  ...{
-    compressorRla: 17.2,
-    outdoorFanFla: 1.2,
-    blowerFla: 4.1,
-    blowerMotor: 'psc',
-    heatKilowatts: 10,
-    heatElements: 2,
-  },
-};
-
 interface WorkerFixtures {
   server: OwnServer;
 }
@@ -114,7 +96,7 @@ export const test = base.extend<TestFixtures, WorkerFixtures>({
     await server.stop();
   },
   system: async ({ server }, use) =>
-    use(await makeSystem(server.address, 'split-heat-pump', HEAT_PUMP, `${randomUUID().slice(0, 8)} Own Yard`)),
+    use(await makeSystem(server.address, 'split-heat-pump', HEAT_PUMP_PLATE, `${randomUUID().slice(0, 8)} Own Yard`)),
   baseURL: async ({ server }, use) => use(server.address),
   page: async ({ page }, use) => {
     await page.clock.install({ time: NOW });

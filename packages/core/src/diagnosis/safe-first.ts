@@ -16,7 +16,7 @@ interface Guard {
 const energizes = ({ power, call }: Test): boolean => power === 'live' || call !== null;
 const HEAT: ReadonlySet<string> = new Set(['heating', 'second-stage-heat', 'emergency-heat', 'defrost']);
 
-/** Ohms from a winding or an element to metal, and of the motor that may be locked, with the power off. */
+/** Ohms from a winding or an element to metal, with the power off. */
 const ofAShort = ({ measure, reading }: Test): boolean =>
   measure.what === 'ohms' && ['kc-ground', 'element-ground'].includes(reading.point);
 

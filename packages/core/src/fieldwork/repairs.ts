@@ -31,40 +31,36 @@ const movedBy =
     readingKind(of)?.owedAgain === true ||
     (REPLACED_MOVES[kind] ?? []).some((moved) => moved === of);
 
+/** A part fitted at a moment, UTC, in place of `old`. Readings of it are its own from the first: none needs to begin anew. */
+const fittedAt = (
+  at: string,
+  { id, kind, slot }: { readonly id: string; readonly kind: ComponentKind; readonly slot: Slot },
+  old: string,
+): Repair => ({
+  id,
+  at,
+  title: newPart(slot),
+  moves: movedBy(kind),
+  renews: () => false,
+  replaced: { old, fresh: id },
+});
+
 function fitted(record: RoundRecord, components: readonly RoundComponent[]): Repair[] {
   return record.parts.flatMap(({ id, fitted: part, refused }): Repair[] => {
     const component = components.find((c) => c.id === id);
     const at = momentOfId(id);
     if (refused !== undefined || !component || at === null) return [];
-    const { kind, slot } = component;
-    return [
-      {
-        id,
-        at,
-        title: newPart(slot),
-        moves: movedBy(kind),
-        renews: () => false,
-        replaced: { old: part.replaces, fresh: id },
-      },
-    ];
+    return [fittedAt(at, component, part.replaces)];
   });
 }
 
 /** Parts that another device, or the office, fitted since the round began. */
 function fittedElsewhere(system: SystemDetail, record: RoundRecord): Repair[] {
-  return system.components.flatMap(({ id, kind, slot, replaces }): Repair[] => {
+  return system.components.flatMap((part): Repair[] => {
+    const { id, replaces } = part;
     const at = momentOfId(id);
     if (replaces === null || at === null || at < record.startedAt || record.parts.some((p) => p.id === id)) return [];
-    return [
-      {
-        id,
-        at,
-        title: newPart(slot),
-        moves: movedBy(kind),
-        renews: () => false,
-        replaced: { old: replaces, fresh: id },
-      },
-    ];
+    return [fittedAt(at, part, replaces)];
   });
 }
 

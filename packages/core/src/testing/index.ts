@@ -1,2 +1,2 @@
 export * from './straight-line/index.ts';
-export { componentView, readingView, systemView } from './views.ts';
+export { componentView, HEAT_PUMP_PLATE, readingView, systemView } from './views.ts';

@@ -1,3 +1,4 @@
+import type { Plate } from '../equipment/plate.ts';
 import type { ReadingView } from '../http/readings.ts';
 import type { ComponentView, SystemDetail } from '../http/systems.ts';
 
@@ -66,3 +67,18 @@ export function idAt(iso: string): string {
   const hex = Date.parse(iso).toString(16).padStart(12, '0');
   return `${hex.slice(0, 8)}-${hex.slice(8)}-7000-8000-000000000000`;
 }
+
+/** The plate of a heat pump with a dual capacitor, an expansion valve and two elements of heat: most of what rounds ask for. */
+export const HEAT_PUMP_PLATE: Plate = {
+  tons: 3,
+  refrigerant: 'R-410A',
+  metering: 'expansion-valve',
+  volts: '208/230',
+  capacitorRating: '40+5 µF 440 V',
+  compressorRla: 17.2,
+  outdoorFanFla: 1.2,
+  blowerFla: 4.1,
+  blowerMotor: 'psc',
+  heatKilowatts: 10,
+  heatElements: 2,
+};

@@ -2,17 +2,18 @@ import {
   componentsFor,
   DEFAULT_POLICY,
   type ComponentView,
-  type Plate,
   type Session,
   type SystemDetail,
   type SystemKind,
 } from '@yarnix/core';
-import { componentView, systemView } from '@yarnix/core/testing';
+import { componentView, HEAT_PUMP_PLATE, systemView } from '@yarnix/core/testing';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render } from '@testing-library/react';
 import type { ComponentType } from 'react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { v4 } from 'uuid';
+import { startSending } from '../field/outbox.ts';
+import { noteRefusal } from '../field/rounds.ts';
 
 /** A request as the office got it. */
 export interface Asked {
@@ -119,28 +120,10 @@ export const sessionView = (over: Partial<Session> = {}): Session => ({
   ...over,
 });
 
-export const HEAT_PUMP: Plate = {
-  ...{
-    tons: 3,
-    refrigerant: 'R-410A',
-    metering: 'expansion-valve',
-    volts: '208/230',
-    capacitorRating: '40+5 µF 440 V',
-  },
-  ...{
-    compressorRla: 17.2,
-    outdoorFanFla: 1.2,
-    blowerFla: 4.1,
-    blowerMotor: 'psc',
-    heatKilowatts: 10,
-    heatElements: 2,
-  },
-};
-
 /** A system with all the parts its kind has, as the office tells of it. */
 export function systemOf(over: Partial<SystemDetail> = {}): SystemDetail & { part: (slot: string) => ComponentView } {
   const kind: SystemKind = over.kind ?? 'split-heat-pump';
-  const plate = over.plate ?? HEAT_PUMP;
+  const plate = over.plate ?? HEAT_PUMP_PLATE;
   const components = componentsFor(kind, plate).map(({ slot, kind: part, plate: own }) =>
     componentView({ id: v4(), slot, kind: part, plate: own, standing: 'unproven' }),
   );
@@ -177,3 +160,10 @@ export function openOffice(): void {
   office.answer('/api/session', () => sessionView());
   at('wide');
 }
+
+/** Sends what is kept on the device to the office, as the app does from its start; to be called once a file. */
+export const sendFromHere = (): void =>
+  startSending(
+    () => undefined,
+    (refused, why) => noteRefusal(refused.visitId, refused.id, why),
+  );

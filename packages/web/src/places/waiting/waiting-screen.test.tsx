@@ -1,9 +1,8 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { OutboxStatus } from '../../field/outbox-status.tsx';
-import { startSending } from '../../field/outbox.ts';
-import { addReading, noteRefusal, roundNow, startRound } from '../../field/rounds.ts';
-import { office, open, openOffice, Refused, systemOf } from '../../testing/office.tsx';
+import { addReading, roundNow, startRound } from '../../field/rounds.ts';
+import { office, open, openOffice, Refused, sendFromHere, systemOf } from '../../testing/office.tsx';
 import { WaitingScreen } from './waiting-screen.tsx';
 
 const system = systemOf();
@@ -15,12 +14,7 @@ const Both = () => (
   </>
 );
 
-beforeAll(() =>
-  startSending(
-    () => undefined,
-    (refused, why) => noteRefusal(refused.visitId, refused.id, why),
-  ),
-);
+beforeAll(sendFromHere);
 beforeEach(() => {
   openOffice();
   office.answer(`/api/systems/${system.id}`, system);

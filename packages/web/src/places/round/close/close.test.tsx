@@ -1,8 +1,7 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { v7 } from 'uuid';
-import { startSending } from '../../../field/outbox.ts';
-import { change, keepLooseEnd, noteRefusal, roundNow, startRound } from '../../../field/rounds.ts';
-import { office, open, openOffice, systemOf } from '../../../testing/office.tsx';
+import { change, keepLooseEnd, roundNow, startRound } from '../../../field/rounds.ts';
+import { office, open, openOffice, sendFromHere, systemOf } from '../../../testing/office.tsx';
 import { CloseScreen } from './close-screen.tsx';
 import { SummaryScreen } from './summary-screen.tsx';
 
@@ -12,12 +11,7 @@ const SCREENS = {
 };
 const system = systemOf();
 
-beforeAll(() =>
-  startSending(
-    () => undefined,
-    (refused, why) => noteRefusal(refused.visitId, refused.id, why),
-  ),
-);
+beforeAll(sendFromHere);
 beforeEach(() => {
   openOffice();
   office.answer(`/api/systems/${system.id}`, system);

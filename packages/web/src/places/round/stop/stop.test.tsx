@@ -1,20 +1,14 @@
 import type { NewReading, RoundRecord } from '@yarnix/core';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
-import { startSending } from '../../../field/outbox.ts';
 import { change, noteRefusal, roundNow, startRound } from '../../../field/rounds.ts';
-import { at, office, open, openOffice, systemOf } from '../../../testing/office.tsx';
+import { at, office, open, openOffice, sendFromHere, systemOf } from '../../../testing/office.tsx';
 import { RoundScreen } from '../round-screen.tsx';
 
 const ROUND = '/systems/:systemId/rounds/:visitId/:stopId';
 const system = systemOf();
 
-beforeAll(() =>
-  startSending(
-    () => undefined,
-    (refused, why) => noteRefusal(refused.visitId, refused.id, why),
-  ),
-);
+beforeAll(sendFromHere);
 beforeEach(() => {
   openOffice();
   office.answer(`/api/systems/${system.id}`, system);
