@@ -1,4 +1,4 @@
-import { drawn, expect, test, watchRows, type Season } from '../support/app.ts';
+import { atRest, drawn, enter, expect, goToStop, startRound, test, watchRows, type Season } from '../support/app.ts';
 import type { Page } from '@playwright/test';
 
 interface Past {
@@ -143,3 +143,26 @@ for (const season of ['heating', 'cooling'] as const satisfies readonly Season[]
     expect(perReading).toBeLessThanOrEqual(3);
   });
 }
+
+test('a finger that rests on Next presses nothing of the screen that comes under it', async ({ page, system }) => {
+  await startRound(page, system.id);
+  await goToStop(page, 'look');
+  await enter(page, '52');
+  const key = (await page.getByRole('button', { name: /^(Next|Begin)$/ }).boundingBox())!;
+  const finger = { x: key.x + key.width / 2, y: key.y + key.height / 2 };
+  const session = await page.context().newCDPSession(page);
+  await session.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [finger] });
+  const after = page.getByRole('heading', { level: 1, name: /looked over/ });
+  await expect(after).toBeVisible();
+  const under = await page.evaluate(
+    ({ x, y }) => document.elementFromPoint(x, y)?.closest('button')?.textContent ?? '',
+    finger,
+  );
+  expect(under, 'a button came under the finger, or this shows nothing').not.toBe('');
+  await session.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  await atRest(page);
+  await expect(after).toBeVisible();
+  // The next touch is one again.
+  await page.getByRole('button', { name: under, exact: true }).tap();
+  await expect(after).toHaveCount(0);
+});

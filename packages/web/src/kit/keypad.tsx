@@ -1,5 +1,6 @@
 import { Delete } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { spendPress } from './spent-press.ts';
 
 /** What a key does to the field that has the focus. */
 export type Key =
@@ -44,7 +45,9 @@ function PadKey({
         // The field keeps the focus, so that its caret and the keyboard go on working.
         event.preventDefault();
         // A key acts as it is pressed: what is drawn anew under the finger until it is let go takes no press away.
-        if (event.button === 0) onKey(name);
+        if (event.button !== 0) return;
+        spendPress(event.nativeEvent);
+        onKey(name);
       }}
       // Pressed by the keyboard, or by what reads the screen.
       onClick={(event) => event.detail === 0 && onKey(name)}
