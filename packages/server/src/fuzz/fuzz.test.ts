@@ -17,6 +17,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { z } from 'zod';
 import { createApp } from '../app.ts';
+import { httpServer } from '../http/listen.ts';
 import { createLog } from '../log.ts';
 import { openSuite, type Suite } from '../testing/suite.ts';
 import { madeFirm, type Documents } from './firm.ts';
@@ -82,9 +83,9 @@ beforeAll(async () => {
   const log = createLog('error', { write: (line) => void logged.push(line) });
   const app = createApp({ db: suite.db, log, now, probeSpeed: 9000, limits: { atOnce: 500, aMinute: 1e9 } });
   ({ lore, documents, systemIds } = await madeFirm(app));
-  server = await new Promise<Server>((resolve) => {
-    const made = app.listen(0, '127.0.0.1', () => resolve(made));
-  });
+  // As in service: with connections kept longer than its client keeps them, none is closed under a request.
+  server = httpServer(app);
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   operations = operationsOf((await (await fetch(`${address}/api/openapi.json`)).json()) as never);
 });

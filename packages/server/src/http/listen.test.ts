@@ -4,7 +4,14 @@ import { connect, type AddressInfo, type Socket } from 'node:net';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { httpServer, type ConnectionLimits } from './listen.ts';
 
-const LIMITS: ConnectionLimits = { headersMs: 300, requestMs: 800, idleMs: 300, perClient: 4, all: 50 };
+const LIMITS: ConnectionLimits = {
+  headersMs: 300,
+  requestMs: 800,
+  idleMs: 300,
+  keepAliveMs: 900,
+  perClient: 4,
+  all: 50,
+};
 
 let server: Server;
 let port: number;
@@ -66,6 +73,13 @@ test('a body half sent is not waited for, nor one that trickles', async () => {
 
 test('an answer that nobody reads is not kept', async () => {
   expect((await held((s) => s.write('GET /much HTTP/1.1\r\nHost: localhost\r\n\r\n'), false)).ms).toBeLessThan(4000);
+});
+
+test('a connection waits for its next request longer than for the rest of one', async () => {
+  const { ms, text } = await held((s) => s.write('GET /none HTTP/1.1\r\nHost: localhost\r\n\r\n'));
+  expect(text).toContain('404');
+  expect(ms).toBeGreaterThan(LIMITS.idleMs * 2);
+  expect(ms).toBeLessThan(4000);
 });
 
 test('a client gets so many connections and no more; others are served on', async () => {

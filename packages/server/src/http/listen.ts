@@ -9,6 +9,11 @@ export interface ConnectionLimits {
   readonly requestMs: number;
   /** A connection on which nothing moves is closed after this, ms: a body half sent, an answer nobody reads. */
   readonly idleMs: number;
+  /**
+   * A connection that waits for its client's next request is closed after this, ms. Longer than clients and proxies keep one (most
+   * 60 s or less), so that the client is the one who hangs up: a request on its way to a socket just closed is answered by a reset.
+   */
+  readonly keepAliveMs: number;
   readonly perClient: number;
   readonly all: number;
 }
@@ -16,6 +21,7 @@ export const USUAL_CONNECTIONS: ConnectionLimits = {
   headersMs: 10_000,
   requestMs: 120_000,
   idleMs: 20_000,
+  keepAliveMs: 65_000,
   perClient: 120,
   all: 1000,
 };
@@ -47,6 +53,7 @@ export function httpServer(app: Express, limits: ConnectionLimits = USUAL_CONNEC
     app,
   );
   server.setTimeout(limits.idleMs);
+  server.keepAliveTimeout = limits.keepAliveMs;
   server.maxConnections = limits.all;
   limitPerClient(server, limits.perClient);
   return server;
