@@ -2,6 +2,7 @@ import type { WatchPage, WatchRow } from '@yarnix/core';
 import { useQuery } from '@tanstack/react-query';
 import { startTransition, useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { busyWith } from '../../app/busy.ts';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { Button } from '../../kit/button.tsx';
@@ -30,6 +31,7 @@ function useAllDrawn(): boolean {
     hasDrawnAll = true;
     startTransition(() => setAll(true));
   }, []);
+  useEffect(() => (all ? undefined : busyWith('rows')), [all]);
   return all;
 }
 
