@@ -121,15 +121,14 @@ test('threads of one system side by side on one time axis, as read and like for 
   expect((await download).suggestedFilename()).toMatch(/compressor.*\.png$/);
 });
 
-test('a repair noted at the close reaches the office and the thread it moves', async ({ page, server }) => {
-  const { systemId } = await watchedDual(server.address);
-  await startRound(page, systemId);
+test('a repair noted at the close reaches the office and the thread it moves', async ({ page, server, system }) => {
+  await startRound(page, system.id);
   await page.goto(page.url().replace(/arrive.*/, 'close'));
   const filter = page.getByRole('button', { name: 'Filter changed' });
   await filter.click();
   await expect(filter).toHaveAttribute('aria-pressed', 'true');
   const events = async () =>
-    ((await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as { events: { kind: string }[] })
+    ((await (await fetch(`${server.address}/api/systems/${system.id}`)).json()) as { events: { kind: string }[] })
       .events;
   await expect.poll(async () => (await events()).map((e) => e.kind)).toEqual(['filter-changed']);
   await filter.click();

@@ -1,11 +1,10 @@
-import { beginStop, expect, goToReading, goToStop, startRound, test, watchedDual } from '../support/app.ts';
+import { beginStop, expect, goToReading, goToStop, startRound, test } from '../support/app.ts';
 
-test('a fault put into the simulated house is heard by the probe and judged', async ({ page, server }) => {
-  const { systemId } = await watchedDual(server.address);
-  await page.goto(`/systems/${systemId}`);
+test('a fault put into the simulated house is heard by the probe and judged', async ({ page, system }) => {
+  await page.goto(`/systems/${system.id}`);
   await page.getByText('Simulated probes').click();
   await page.getByLabel('Contactor pitted').check();
-  await startRound(page, systemId, 'heating');
+  await startRound(page, system.id, 'heating');
   await goToStop(page, 'heating');
   await beginStop(page);
   await goToReading(page, 'heating', /Volts across contactor/);

@@ -14,10 +14,9 @@ import {
 test('every loose end forgotten: the round stays open until each is put back or explained', async ({
   page,
   server,
+  system,
 }) => {
-  // Nobody else works on this one.
-  const { systemId } = await watchedDual(server.address, 1);
-  await startRound(page, systemId, 'heating');
+  await startRound(page, system.id, 'heating');
   // The technician follows every instruction, takes nothing, and wants to leave.
   const stops = await page.evaluate(() =>
     [...document.querySelectorAll('nav[aria-label=Stops] a')].map((a) => a.getAttribute('href') ?? ''),
@@ -71,7 +70,7 @@ test('every loose end forgotten: the round stays open until each is put back or 
     looseEnds: { text: string; leftBecause: string | null; visitId: string }[];
     followUps: { visitId: string; reason: string }[];
   }
-  const atTheOffice = async () => (await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as Detail;
+  const atTheOffice = async () => (await (await fetch(`${server.address}/api/systems/${system.id}`)).json()) as Detail;
   // The close is written on the device first, and sent a moment later, after all else.
   await expect
     .poll(async () => (await atTheOffice()).visits.find((v) => v.id === visitId)?.closedAt ?? null)

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import type { Plate } from '@yarnix/core';
-import { beginStop, expect, goToReading, goToStop, isPhone, startRound, test, watchedDual } from '../support/app.ts';
+import { beginStop, expect, goToReading, goToStop, isPhone, startRound, test } from '../support/app.ts';
 import { enterSystem } from '../support/system.ts';
 
 const jpeg = () =>
@@ -10,10 +10,9 @@ const jpeg = () =>
 
 test('a photo of the plate is kept, sent and shown as a thumbnail; a text file is refused in words', async ({
   page,
-  server,
+  system,
 }) => {
-  const { systemId } = await watchedDual(server.address);
-  await page.goto(`/systems/${systemId}`);
+  await page.goto(`/systems/${system.id}`);
   const picture = await jpeg();
   const chooser = page.getByText('Plate photo').locator('input');
   await chooser.setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') });

@@ -18,13 +18,19 @@ async function put(at: string, path: string, body: object): Promise<void> {
   if (!reply.ok) throw new Error(`PUT ${path}: ${reply.status} ${await reply.text()}`);
 }
 
-/** Enters a system of a kind and plate at an address. */
-export async function makeSystem(at: string, kind: SystemKind, plate: Plate, address: string): Promise<OwnSystem> {
+/** Enters a system of a kind and plate at an address, installed on a day. */
+export async function makeSystem(
+  at: string,
+  kind: SystemKind,
+  plate: Plate,
+  address: string,
+  installedOn = '2019-05-01',
+): Promise<OwnSystem> {
   const id = randomUUID();
   const components = componentsFor(kind, plate).map(({ slot }) => ({ id: randomUUID(), slot }));
   await put(at, `/api/systems/${id}`, {
     ...{ customerId: randomUUID(), customerName: `Owner of ${address}`, address, kind, plate, components },
-    installedOn: '2019-05-01',
+    installedOn,
   });
   return { id, address, part: (slot) => components.find((c) => c.slot === slot)?.id ?? '' };
 }
