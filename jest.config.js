@@ -1,7 +1,7 @@
 const common = {
   transform: {
     '^.+\\.tsx?$': [
-      '@swc/jest',
+      '<rootDir>/tests/transform.js',
       {
         jsc: {
           target: 'es2023',
