@@ -45,7 +45,7 @@ export async function endOrphan(file) {
 
 /** Starts the app server as it was built last, and waits until it answers. Returns { address, child, stop() }. */
 export async function startServer({ databaseUrl, port, env = {}, stdio = 'inherit', pidFile }) {
-  const child = spawn(process.execPath, ['--enable-source-maps', BUILT], {
+  const child = spawn(process.execPath, [BUILT], {
     cwd: root,
     stdio,
     detached: true,

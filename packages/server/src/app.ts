@@ -162,8 +162,10 @@ export function createApp({
     await db.raw('select 1');
     response.json({ ok: true });
   });
-  const description = openApi(routes);
+  // Made when it is first asked for: most starts never are.
+  let description: ReturnType<typeof openApi> | undefined;
   app.get('/api/openapi.json', (_request, response) => {
+    description ??= openApi(routes);
     response.json(description);
   });
   serveCalendar(app, services);

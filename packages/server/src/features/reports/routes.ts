@@ -5,7 +5,6 @@ import { z } from 'zod';
 import { bytesRoute, route } from '../../http/route.ts';
 import type { Services } from '../../services.ts';
 import { reportHtml } from './report-html.ts';
-import { reportPdf } from './report-pdf.ts';
 import type { WholeReport } from './service.ts';
 
 const params = z.object({ id: idSchema });
@@ -22,6 +21,8 @@ async function sendPdf(
 ): Promise<void> {
   const name = `report ${report.address} ${report.day}.pdf`.replaceAll(/[^\w .,-]+/g, ' ');
   response.attachment(name).type('application/pdf');
+  // Its fonts and compressors are a quarter of all a start would load.
+  const { reportPdf } = await import('./report-pdf.ts');
   await pipeline(reportPdf(report, head, { paper, size: text, pictures }), response);
 }
 
