@@ -20,7 +20,7 @@ const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-prac
  * What keeps people from reading what is drawn, of these rules or tags: each by its id, and where. Only what is wrong is told, in the page
  * itself, and the page takes the looker in once: naming all that is right, and taking it in for each look, takes longer than looking.
  */
-export async function wrongOn(page: Page, runOnly: string[] = TAGS): Promise<string[]> {
+async function wrongOn(page: Page, runOnly: string[] = TAGS): Promise<string[]> {
   if (!(await page.evaluate(() => window.axe !== undefined))) await page.evaluate(await source);
   return page.evaluate(async (only) => {
     // Without a look into style sheets, which only rules for video and print would ask for.
