@@ -49,7 +49,35 @@ const NEVER_LOADED = [
   'mariadb',
 ];
 
-/** Bundles the server and its worker into packages/server/dist, so that a start reads a few files and not thousands. */
+const WORKER = 'packages/server/src/jobs/refit-worker.ts';
+
+/** Bundles entry points of the server into a folder, so that a start reads a few files and not thousands. */
+async function bundle(entryPoints, outdir) {
+  // Looked for only now: on a bare machine the packages are installed by the command that builds.
+  const { build } = await import('esbuild');
+  rmSync(outdir, { recursive: true, force: true });
+  await build({
+    absWorkingDir: root,
+    entryPoints,
+    outdir,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    // What is loaded later stays apart. Names and lines stay readable; reading a map of them would take a third of a start.
+    splitting: true,
+    chunkNames: 'part-[hash]',
+    logLevel: 'error',
+    external: [...AS_INSTALLED, ...NEVER_LOADED],
+    // What is bundled of CommonJS asks for Node's own modules by `require`.
+    banner: {
+      js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
+    },
+  });
+}
+
+/** Builds the server and its worker into packages/server/dist unless their sources are those of the last build. */
 export const ensureServer = () =>
   unlessMade(
     'server-build',
@@ -57,33 +85,16 @@ export const ensureServer = () =>
     ['packages/server', 'packages/core', 'packages/simulator'],
     async () => {
       say('building the server');
-      rmSync(serverDist, { recursive: true, force: true });
-      // Looked for only now: on a bare machine the packages are installed by the command that builds.
-      const { build } = await import('esbuild');
-      await build({
-        absWorkingDir: root,
-        entryPoints: {
-          main: 'packages/server/src/main.ts',
-          'refit-worker-entry': 'packages/server/src/jobs/refit-worker.ts',
-        },
-        outdir: serverDist,
-        outExtension: { '.js': '.mjs' },
-        bundle: true,
-        platform: 'node',
-        format: 'esm',
-        target: 'node20',
-        // What is loaded later stays apart. Names and lines stay readable; reading a map of them would take a third of a start.
-        splitting: true,
-        chunkNames: 'part-[hash]',
-        logLevel: 'error',
-        external: [...AS_INSTALLED, ...NEVER_LOADED],
-        // What is bundled of CommonJS asks for Node's own modules by `require`.
-        banner: {
-          js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
-        },
-      });
+      await bundle({ main: 'packages/server/src/main.ts', 'refit-worker-entry': WORKER }, serverDist);
     },
   );
+
+/** Builds the worker alone, for tests that run one; returns its file. */
+export async function buildWorker() {
+  const outdir = join(local, 'worker-of-tests');
+  await bundle({ worker: WORKER }, outdir);
+  return join(outdir, 'worker.mjs');
+}
 
 /** What the app is served from: its web files and its server. */
 export const ensureBuild = async () => {

@@ -1,13 +1,12 @@
 import { fleetPriorFrom, type Refit } from '@yarnix/core';
 import { simulateFirm } from '@yarnix/simulator';
 import type { Knex } from 'knex';
-import pino from 'pino';
 import request from 'supertest';
 import { loadFirm } from '../database/load-firm.ts';
-import { openSuite, type Suite } from '../testing/suite.ts';
+import { openSuite, runnerOf, type Suite } from '../testing/suite.ts';
 import { judgeSystems, readSystems } from './refit-chunk.ts';
-import { jobQueue, QUEUES, type JobQueue } from './queue.ts';
-import { jobRunner, type Runner } from './runner.ts';
+import { QUEUES, type JobQueue } from './queue.ts';
+import type { Runner } from './runner.ts';
 
 const AS_OF = 20_730;
 const firm = simulateFirm({ seed: 77, systems: 14, asOf: AS_OF, years: [3, 5] });
@@ -21,8 +20,7 @@ beforeAll(async () => {
   suite = await openSuite(now);
   await loadFirm(suite.db, firm);
   firmApp = suite.appFor({ firmId: firm.id, personId: firm.people[0]!.id });
-  jobs = jobQueue(suite.db);
-  runner = jobRunner({ db: suite.db, jobs, url: suite.url, log: pino({ level: 'silent' }), now, workers: 2 });
+  ({ jobs, runner } = runnerOf(suite, now));
 }, 60_000);
 afterAll(async () => {
   await runner.stop();

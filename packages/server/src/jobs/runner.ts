@@ -44,6 +44,8 @@ export interface RunnerOptions {
   readonly log: Logger;
   readonly now: () => Date;
   readonly workers: number;
+  /** What a worker runs; by default what lies beside this module. */
+  readonly workerEntry?: string | undefined;
 }
 
 /** Queues a refit for each firm whose fleet was never learned from, or too long ago, and that has none under way. */
@@ -97,8 +99,8 @@ async function workOff<Job extends object>(
 }
 
 /** Does the work that is off the request path: one slice of a refit at a time, on worker threads. */
-export function jobRunner({ db, jobs, url, log, now, workers }: RunnerOptions): Runner {
-  const pool = workerPool(url, workers);
+export function jobRunner({ db, jobs, url, log, now, workers, workerEntry }: RunnerOptions): Runner {
+  const pool = workerPool(url, workers, workerEntry === undefined ? {} : { entry: workerEntry });
   let stopped = false;
 
   /** One slice; the next one is queued behind it, so that no firm's refit keeps those of all others waiting. */

@@ -17,6 +17,8 @@ import { connect } from '../database/connection.ts';
 import { createDatabase, databaseUrl, dropDatabase } from '../database/databases.ts';
 import { migrate } from '../database/migrate.ts';
 import type { Identify, Permission } from '../identity/context.ts';
+import { jobQueue, type JobQueue } from '../jobs/queue.ts';
+import { jobRunner, type Runner } from '../jobs/runner.ts';
 
 const TEMPLATE = 'yarnix_template';
 
@@ -87,6 +89,15 @@ export async function openSuite(now: () => Date = () => new Date('2026-10-10T18:
       await dropDatabase(admin, name);
     },
   };
+}
+
+/** What does a suite's work off the request path: only when it is told to look, on two workers. */
+export function runnerOf({ db, url }: Suite, now: () => Date): { readonly jobs: JobQueue; readonly runner: Runner } {
+  const jobs = jobQueue(db);
+  const log = pino({ level: 'silent' });
+  // Built once for all suites: read from its sources, each worker would take seconds to begin.
+  const workerEntry = process.env.BUILT_REFIT_WORKER;
+  return { jobs, runner: jobRunner({ db, jobs, url, log, now, workers: 2, workerEntry }) };
 }
 
 export interface MadeSystem {

@@ -1,21 +1,17 @@
 import type { ImportDetail, ImportRow, ImportView, SheetMapping } from '@yarnix/core';
 import { simulateFirm } from '@yarnix/simulator';
-import pino from 'pino';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { loadFirm } from '../../database/load-firm.ts';
-import { jobQueue, type JobQueue } from '../../jobs/queue.ts';
-import { jobRunner, type Runner } from '../../jobs/runner.ts';
-import { makeSystem, openSuite, systemBody, type Suite } from '../../testing/suite.ts';
+import type { Runner } from '../../jobs/runner.ts';
+import { makeSystem, openSuite, runnerOf, type Suite, systemBody } from '../../testing/suite.ts';
 
 const now = () => new Date('2026-10-10T18:00:00Z');
 let suite: Suite;
-let jobs: JobQueue;
 let runner: Runner;
 beforeAll(async () => {
   suite = await openSuite(now);
-  jobs = jobQueue(suite.db);
-  runner = jobRunner({ db: suite.db, jobs, url: suite.url, log: pino({ level: 'silent' }), now, workers: 2 });
+  ({ runner } = runnerOf(suite, now));
 }, 60_000);
 afterAll(async () => {
   await runner.stop();

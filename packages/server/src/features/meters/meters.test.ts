@@ -5,11 +5,10 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import { loadFirm } from '../../database/load-firm.ts';
 import * as metersMigration from '../../database/migrations/0012-meters.ts';
-import { jobQueue } from '../../jobs/queue.ts';
 import { runSlice } from '../../jobs/refit.ts';
 import type { RefitRow } from '../refits/store.ts';
-import { jobRunner, type Runner } from '../../jobs/runner.ts';
-import { benchReading, makeSystem, openSuite, startVisit, type Suite } from '../../testing/suite.ts';
+import type { Runner } from '../../jobs/runner.ts';
+import { benchReading, makeSystem, openSuite, runnerOf, startVisit, type Suite } from '../../testing/suite.ts';
 
 const AS_OF = 20_730;
 const firm = simulateFirm({ seed: 31, systems: 40, asOf: AS_OF, years: [4, 6], metersOff: true });
@@ -23,8 +22,7 @@ beforeAll(async () => {
   suite = await openSuite(now);
   await loadFirm(suite.db, firm);
   app = suite.appFor({ firmId: firm.id, personId: firm.people[1]!.id });
-  const log = pino({ level: 'silent' });
-  runner = jobRunner({ db: suite.db, jobs: jobQueue(suite.db), url: suite.url, log, now, workers: 2 });
+  ({ runner } = runnerOf(suite, now));
 }, 60_000);
 afterAll(async () => {
   await runner.stop();

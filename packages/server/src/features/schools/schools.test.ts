@@ -1,11 +1,9 @@
 import { DEFAULT_POLICY, POLICIES, type Policy, type Preview, type Refit, type Schools } from '@yarnix/core';
 import { simulateFirm } from '@yarnix/simulator';
-import pino from 'pino';
 import request from 'supertest';
 import { loadFirm } from '../../database/load-firm.ts';
-import { jobQueue } from '../../jobs/queue.ts';
-import { jobRunner, type Runner } from '../../jobs/runner.ts';
-import { openSuite, type Suite } from '../../testing/suite.ts';
+import type { Runner } from '../../jobs/runner.ts';
+import { openSuite, runnerOf, type Suite } from '../../testing/suite.ts';
 
 const AS_OF = 20_730;
 const firm = simulateFirm({ seed: 31, systems: 16, asOf: AS_OF, years: [3, 5] });
@@ -18,14 +16,7 @@ beforeAll(async () => {
   suite = await openSuite(now);
   await loadFirm(suite.db, firm);
   app = suite.appFor({ firmId: firm.id, personId: firm.people[0]!.id });
-  runner = jobRunner({
-    db: suite.db,
-    jobs: jobQueue(suite.db),
-    url: suite.url,
-    log: pino({ level: 'silent' }),
-    now,
-    workers: 2,
-  });
+  ({ runner } = runnerOf(suite, now));
 }, 60_000);
 afterAll(async () => {
   await runner.stop();
