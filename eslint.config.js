@@ -13,7 +13,8 @@ export default tseslint.config(
     extends: [tseslint.configs.recommendedTypeChecked, tseslint.configs.stylisticTypeChecked],
     languageOptions: {
       parserOptions: {
-        project: ['./packages/*/tsconfig.json', './tsconfig.tools.json'],
+        // All packages as one program: by those of the packages, the core would be read and checked once for each that uses it.
+        project: './tsconfig.lint.json',
         tsconfigRootDir: import.meta.dirname,
       },
     },

@@ -73,7 +73,7 @@ function quickSteps(database) {
     ...(sources.length > 0
       ? [check('lint', 'npx', ['eslint', '--cache', '--cache-location', '.local/eslint', ...sources])]
       : []),
-    check('types', 'npx', ['tsc', '-b']),
+    check('types', 'npm', ['run', '--silent', 'types']),
     check('format', 'npx', ['prettier', '--check', '--ignore-unknown', '--cache', ...changed, 'package.json']),
     check('arrows', 'npm', ['run', '--silent', 'arrows']),
   ];
@@ -86,7 +86,7 @@ const stepsBeforeJourneys = (database) => [
   jest('core', {}),
   jest('web', {}),
   check('format', 'npx', ['prettier', '--check', '.']),
-  check('types', 'npx', ['tsc', '-b']),
+  check('types', 'npm', ['run', '--silent', 'types']),
   check('arrows', 'npm', ['run', '--silent', 'arrows']),
   check('unused', 'npm', ['run', '--silent', 'unused']),
 ];
