@@ -26,7 +26,7 @@ const inNode = (displayName, ...folders) => ({
 
 export default {
   // Against what hangs; how long a thing takes is shown by the benchmarks, on a machine with nothing beside it.
-  testTimeout: 60_000,
+  testTimeout: 300_000,
   projects: [
     inNode('core', 'packages/core/src', 'packages/simulator/src', 'tests'),
     { ...inNode('server', 'packages/server/src'), globalSetup: '<rootDir>/tests/server-setup.js' },

@@ -8,7 +8,7 @@ test('a school is changed after seeing what it changes, and taken back: who, whe
   page,
   alone,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(400_000);
   const detail = async (id: string) => (await (await fetch(`${alone.address}/api/systems/${id}`)).json()) as Detail;
   await page.goto(`${alone.address}/watch`);
   await page.getByRole('link', { name: 'Settings' }).click();
@@ -28,7 +28,7 @@ test('a school is changed after seeing what it changes, and taken back: who, whe
   const asked = page.waitForResponse((r) => r.url().includes('/api/schools/previews/') && r.ok());
   await page.getByRole('button', { name: 'See what would change' }).click();
   await asked;
-  await expect(page.getByText(/\bparts would stand otherwise/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/\bparts would stand otherwise/)).toBeVisible({ timeout: 120_000 });
   const line = page.getByRole('list', { name: 'Parts that would stand otherwise' }).getByRole('listitem').first();
   await expect(line).toContainText(/(Sound|Watch) → .*(Watch|Act)/);
   const systemId = /systems\/([\w-]+)/.exec((await line.getByRole('link').getAttribute('href')) ?? '')?.[1] ?? '';
@@ -40,11 +40,11 @@ test('a school is changed after seeing what it changes, and taken back: who, whe
     const now = await detail(systemId);
     return now.components.filter((c) => before.components.find((b) => b.id === c.id)?.standing !== c.standing).length;
   };
-  await expect.poll(moved, { timeout: 60_000 }).toBeGreaterThan(0);
+  await expect.poll(moved, { timeout: 120_000 }).toBeGreaterThan(0);
 
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText(/taking a change back/)).toBeVisible();
   await expect(page.getByText('5 %, whatever is printed → As printed on the label')).toBeVisible();
   await expect(page.getByRole('radio', { name: /^As printed on the label/ })).toBeChecked();
-  await expect.poll(moved, { timeout: 60_000 }).toBe(0);
+  await expect.poll(moved, { timeout: 120_000 }).toBe(0);
 });

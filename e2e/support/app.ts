@@ -56,6 +56,8 @@ export async function ownServer({ now = NOW, zone }: { now?: Date; zone?: string
       env: {
         LOG_LEVEL: 'silent',
         PROBE_SPEED: '100',
+        // Giving way to the other journeys and whatever else runs, what is learned might never be.
+        REFIT_PRIORITY: '0',
         CLOCK_FROM: new Date(now.getTime() + Date.now() - began).toISOString(),
       },
     });

@@ -10,6 +10,7 @@ test('what is left out has its usual value', () => {
       LOG_LEVEL: 'info',
       PROBE_SPEED: 1,
       REFIT_WORKERS: 2,
+      REFIT_PRIORITY: 10,
       AUTO_REFIT: 'on',
       ALLOWED_HOSTS: [],
     },

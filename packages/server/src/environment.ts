@@ -10,6 +10,7 @@ export const environmentSchema = z.object({
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('info'),
   PROBE_SPEED: z.coerce.number().positive().max(100_000).default(1),
   REFIT_WORKERS: z.coerce.number().int().min(1).max(64).default(2),
+  REFIT_PRIORITY: z.coerce.number().int().min(0).max(19).default(10),
   CLOCK_FROM: z.iso.datetime({ error: 'must be a moment such as 2026-11-25T15:00:00Z' }).optional(),
   AUTO_REFIT: z.enum(['on', 'off']).default('on'),
   ALLOWED_HOSTS: z

@@ -12,8 +12,8 @@ if ('trouble' in read) {
   process.stderr.write(`${read.trouble}\n`);
   process.exit(1);
 }
-const { DATABASE_URL, PORT, WEB_DIST, LOG_LEVEL, PROBE_SPEED, REFIT_WORKERS, AUTO_REFIT, ALLOWED_HOSTS, CLOCK_FROM } =
-  read.environment;
+const { environment } = read;
+const { DATABASE_URL, PORT, WEB_DIST, LOG_LEVEL, PROBE_SPEED, AUTO_REFIT, ALLOWED_HOSTS, CLOCK_FROM } = environment;
 const now = clockFrom(CLOCK_FROM);
 const log = createLog(LOG_LEVEL);
 
@@ -43,7 +43,11 @@ try {
 }
 log.info(`listening on http://127.0.0.1:${PORT}`);
 
-const runner = jobRunner({ db, jobs, url: DATABASE_URL, log, now, workers: REFIT_WORKERS });
+const runner = jobRunner({
+  ...{ db, jobs, url: DATABASE_URL, log, now },
+  workers: environment.REFIT_WORKERS,
+  pool: { priority: environment.REFIT_PRIORITY },
+});
 runner
   .start(AUTO_REFIT === 'on')
   .catch((error: unknown) => log.error({ err: error }, 'work off the request path cannot start'));

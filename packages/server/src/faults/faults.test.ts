@@ -17,7 +17,7 @@ import { writeMeanwhile, type Sent } from './writer.ts';
 const STRIKES = Number(process.env.FAULT_STRIKES ?? 3);
 const WRITERS = 4;
 
-jest.setTimeout(120_000 + STRIKES * 15_000);
+jest.setTimeout(300_000 + STRIKES * 15_000);
 
 let suite: Suite;
 beforeAll(async () => {

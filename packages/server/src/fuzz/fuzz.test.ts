@@ -28,7 +28,7 @@ import { spoiled, valueOf, type Lore, type Schema } from './values.ts';
 const ROUNDS = Number(process.env.FUZZ_ROUNDS ?? 60);
 const SEED = Number(process.env.FUZZ_SEED ?? 20261125);
 
-jest.setTimeout(60_000 + ROUNDS * 2000);
+jest.setTimeout(300_000 + ROUNDS * 2000);
 
 interface Operation {
   readonly name: string;

@@ -21,8 +21,12 @@ import {
   type JudgedChunk,
 } from './refit-chunk.ts';
 
-/** Nice value of the worker threads. */
-const WORKER_PRIORITY = 10;
+/** What a worker is told as it starts. */
+export interface WorkerData {
+  readonly url: string;
+  /** Its nice value. */
+  readonly priority: number;
+}
 
 /** What a refit, a preview of other schools, or an import asks of one of the worker threads. */
 export type RefitAsk =
@@ -52,10 +56,11 @@ export type RefitAsk =
       readonly now: string;
     };
 
-// People who ask come first: on Linux this lowers this thread alone.
-setPriority(WORKER_PRIORITY);
+const { url, priority } = workerData as WorkerData;
+// On Linux this is of this thread alone.
+setPriority(priority);
 
-const db = connect((workerData as { url: string }).url, 4, { patient: true });
+const db = connect(url, 4, { patient: true });
 
 /** Systems read at a time. */
 const CHUNK = 60;

@@ -21,7 +21,7 @@ beforeAll(async () => {
   await loadFirm(suite.db, firm);
   firmApp = suite.appFor({ firmId: firm.id, personId: firm.people[0]!.id });
   ({ jobs, runner } = runnerOf(suite, now));
-}, 60_000);
+});
 afterAll(async () => {
   await runner.stop();
   await suite.close();

@@ -10,7 +10,7 @@ import { IMPORT_WORKS } from '../features/imports/store.ts';
 import { failImport, runImportSlice } from './import-apply.ts';
 import { QUEUES, type ImportSlice, type JobQueue, type PreviewSlice, type RefitSlice } from './queue.ts';
 import { runSlice } from './refit.ts';
-import { workerPool } from './worker-pool.ts';
+import { workerPool, type WorkerPoolOptions } from './worker-pool.ts';
 
 /** Told to whoever asked; what happened is in the log. */
 const FAILED = 'It could not be finished; what was judged so far stays. Go on with it, or look into the server’s log.';
@@ -44,8 +44,7 @@ export interface RunnerOptions {
   readonly log: Logger;
   readonly now: () => Date;
   readonly workers: number;
-  /** What a worker runs; by default what lies beside this module. */
-  readonly workerEntry?: string | undefined;
+  readonly pool?: WorkerPoolOptions;
 }
 
 /** Queues a refit for each firm whose fleet was never learned from, or too long ago, and that has none under way. */
@@ -99,8 +98,8 @@ async function workOff<Job extends object>(
 }
 
 /** Does the work that is off the request path: one slice of a refit at a time, on worker threads. */
-export function jobRunner({ db, jobs, url, log, now, workers, workerEntry }: RunnerOptions): Runner {
-  const pool = workerPool(url, workers, workerEntry === undefined ? {} : { entry: workerEntry });
+export function jobRunner({ db, jobs, url, log, now, workers, pool: how }: RunnerOptions): Runner {
+  const pool = workerPool(url, workers, how);
   let stopped = false;
 
   /** One slice; the next one is queued behind it, so that no firm's refit keeps those of all others waiting. */

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import pRetry from 'p-retry';
 import { Piscina } from 'piscina';
-import type { RefitAsk } from './refit-worker.ts';
+import type { RefitAsk, WorkerData } from './refit-worker.ts';
 
 /** Some worker threads that each do one thing at a time. */
 export interface WorkerPool {
@@ -35,15 +35,28 @@ function once(pool: Piscina, ask: RefitAsk): Promise<unknown> {
   });
 }
 
+export interface WorkerPoolOptions {
+  /** What a worker runs; by default what lies beside this module. */
+  readonly entry?: string | undefined;
+  /** The nice value of its threads; by default that of the rest. */
+  readonly priority?: number;
+  /** Between a try that failed and the next, ms; doubled each time. */
+  readonly pauseMs?: number;
+}
+
 /** At most `size` worker threads, started when there is work, with database connections of their own. */
-export function workerPool(url: string, size: number, { entry = ENTRY, pauseMs = 1000 } = {}): WorkerPool {
+export function workerPool(
+  url: string,
+  size: number,
+  { entry = ENTRY, priority = 0, pauseMs = 1000 }: WorkerPoolOptions = {},
+): WorkerPool {
   const pool = new Piscina({
     filename: entry,
     // Between refits there is nobody to wait: threads end when they have been idle for a while.
     minThreads: 0,
     maxThreads: size,
     idleTimeout: IDLE_MS,
-    workerData: { url },
+    workerData: { url, priority } satisfies WorkerData,
     execArgv: [],
   });
   // An answer that comes when its ask has ended already is told of as an error; with nobody listening that ends the process.

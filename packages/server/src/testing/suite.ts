@@ -96,8 +96,8 @@ export function runnerOf({ db, url }: Suite, now: () => Date): { readonly jobs: 
   const jobs = jobQueue(db);
   const log = pino({ level: 'silent' });
   // Built once for all suites: read from its sources, each worker would take seconds to begin.
-  const workerEntry = process.env.BUILT_REFIT_WORKER;
-  return { jobs, runner: jobRunner({ db, jobs, url, log, now, workers: 2, workerEntry }) };
+  const pool = { entry: process.env.BUILT_REFIT_WORKER };
+  return { jobs, runner: jobRunner({ db, jobs, url, log, now, workers: 2, pool }) };
 }
 
 export interface MadeSystem {

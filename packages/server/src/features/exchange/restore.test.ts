@@ -151,7 +151,7 @@ describe.each([3, 41, 977])('a firm of seed %d', (seed) => {
     source = from.appFor({ firmId: firm.id, personId: firm.people[0]!.id });
     target = into.app;
     await liveIn(source);
-  }, 60_000);
+  });
   afterAll(async () => {
     await from!.close();
     await into!.close();

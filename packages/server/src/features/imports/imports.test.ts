@@ -12,7 +12,7 @@ let runner: Runner;
 beforeAll(async () => {
   suite = await openSuite(now);
   ({ runner } = runnerOf(suite, now));
-}, 60_000);
+});
 afterAll(async () => {
   await runner.stop();
   await suite.close();

@@ -17,7 +17,7 @@ beforeAll(async () => {
   await loadFirm(suite.db, firm);
   app = suite.appFor({ firmId: firm.id, personId: firm.people[0]!.id });
   ({ runner } = runnerOf(suite, now));
-}, 60_000);
+});
 afterAll(async () => {
   await runner.stop();
   await suite.close();
