@@ -28,7 +28,11 @@ test('a past comes in from an old book: its columns are named, three kinds of mi
   server,
 }) => {
   const { id: systemId, address } = await makeSystem(
-    ...([server.address, 'split-heat-pump', HEAT_PUMP_PLATE, '14 Oldbook Yard', '2012-05-01'] as const),
+    server.address,
+    'split-heat-pump',
+    HEAT_PUMP_PLATE,
+    '14 Oldbook Yard',
+    '2012-05-01',
   );
   const before = await detailOf(server.address, systemId);
   const name = 'book.csv';

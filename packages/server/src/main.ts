@@ -44,7 +44,11 @@ try {
 log.info(`listening on http://127.0.0.1:${PORT}`);
 
 const runner = jobRunner({
-  ...{ db, jobs, url: DATABASE_URL, log, now },
+  db,
+  jobs,
+  url: DATABASE_URL,
+  log,
+  now,
   workers: environment.REFIT_WORKERS,
   pool: { priority: environment.REFIT_PRIORITY },
 });
