@@ -6,6 +6,7 @@ import { freePort } from '../../scripts/lib/cluster.mjs';
 import { DEMO_TEMPLATE } from '../../scripts/lib/demo-template.mjs';
 import { startServer, type RunningServer } from '../../scripts/lib/server.mjs';
 import { makeSystem, type OwnSystem } from './system.ts';
+import { watchTraffic } from './traffic.ts';
 
 /** The moment all journeys start at, in the browser as in the demo's history. */
 export const NOW = new Date('2026-11-25T15:00:00Z');
@@ -101,11 +102,13 @@ export const test = base.extend<TestFixtures, WorkerFixtures>({
   system: async ({ server }, use) =>
     use(await makeSystem(server.address, 'split-heat-pump', HEAT_PUMP_PLATE, `${randomUUID().slice(0, 8)} Own Yard`)),
   baseURL: async ({ server }, use) => use(server.address),
-  page: async ({ page }, use) => {
+  page: async ({ page }, use, info) => {
     await page.clock.install({ time: NOW });
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));
+    const traffic = watchTraffic(page);
     await use(page);
+    if (info.status !== info.expectedStatus) console.log(traffic());
     expect(errors).toEqual([]);
   },
 });

@@ -3,6 +3,7 @@ import { Play } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { startRound } from '../../field/rounds.ts';
+import { useVisits } from '../../field/use-visits.ts';
 import { Button, ButtonLink } from '../../kit/button.tsx';
 import { today as dayNow } from '../../kit/local-day.ts';
 
@@ -11,7 +12,7 @@ const ROUND_NAMES: Readonly<Record<Season, string>> = { spring: 'cooling', fall:
 /** Starts a round for the season, or the other one; or goes on with the one under way. */
 export function RoundButton({ system }: { system: SystemDetail }) {
   const navigate = useNavigate();
-  const open = system.visits.find((v) => v.closedAt === null);
+  const open = useVisits(system).find((v) => v.closedAt === null);
   if (open) {
     return (
       <div className="flex flex-wrap items-center gap-2">

@@ -5,6 +5,7 @@ import { memo, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
+import { useVisits } from '../../field/use-visits.ts';
 import { loomOf, saySummary } from '../../thread/loom.ts';
 import { dateWords } from '../../kit/field-words.ts';
 import { SystemJobs } from './jobs.tsx';
@@ -21,28 +22,30 @@ import { today as dayNow } from '../../kit/local-day.ts';
 const quiet = 'grid min-h-12 place-items-center font-semibold text-copper underline-offset-4 hover:underline';
 
 function Visits({ system }: { system: SystemDetail }) {
+  const visits = useVisits(system);
   return (
     <>
       <h2 className="text-lg font-bold">Visits</h2>
       <ul>
-        {system.visits.map((v) => (
+        {visits.map((v) => (
           <li key={v.id} className="border-t border-rule py-1.5">
             <span className="font-semibold">{dateWords(v.startedAt)}</span>
             <span className="label">
               {' '}
               {v.personName}
               {v.closedAt === null ? ', under way' : ''}
+              {v.isCloseOnItsWay ? ', closed here, not sent yet' : ''}
             </span>
             {v.call && <p className="font-semibold">{callWords(v.call)}</p>}
             {v.note && <p>{v.note}</p>}
-            {v.closedAt !== null && (
+            {v.closedAt !== null && !v.isCloseOnItsWay && (
               <Link to={`visits/${v.id}/report`} className={`${quiet} !place-items-start`}>
                 Report for the owner
               </Link>
             )}
           </li>
         ))}
-        {system.visits.length === 0 && <li className="label">None yet.</li>}
+        {visits.length === 0 && <li className="label">None yet.</li>}
       </ul>
       {system.readings.length > 0 && (
         <a
