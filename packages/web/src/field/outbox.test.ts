@@ -227,3 +227,22 @@ describe('one refused write never stops the others', () => {
     });
   });
 });
+
+test('what comes while the outbox is being looked into is not slept over', async () => {
+  await until(() => outboxState().waiting.length === 0);
+  await startRound('late', { systemId: 's', startedAt: '2026-10-10T13:00:00.000Z' });
+  await until(() => outboxState().waiting.length === 0);
+  // The look finds nothing to send, and waits for the rest of what it looks at.
+  const rest = (await device()).transaction('aside', 'readwrite');
+  let isHeld = true;
+  const holding = (async () => {
+    while (isHeld) await rest.store.count();
+    await rest.done;
+  })();
+  window.dispatchEvent(new Event('online'));
+  await (await device()).getAll('outbox');
+  await addReading('late', 'late', { id: 'late1', reading: { ...reading, visitId: 'late' }, value: 39, findings: [] });
+  isHeld = false;
+  await holding;
+  await until(() => server.got.includes('/api/readings/late1'));
+});

@@ -21,7 +21,14 @@ const LONGEST_WAIT_MS = 20_000;
 
 let state: OutboxState = { coming: 0, waiting: [], aside: [], reachable: true };
 const listeners = new Set<() => void>();
-let wake: () => void = () => undefined;
+/** How often there was reason to try at once: one that comes while a try is under way must not be slept over. */
+let wakes = 0;
+let endPause: () => void = () => undefined;
+
+function wake(): void {
+  wakes += 1;
+  endPause();
+}
 
 function become(next: Partial<OutboxState>): void {
   state = { ...state, ...next };
@@ -83,10 +90,12 @@ async function sendFirst(onRefused: OnRefused): Promise<Outcome> {
   return { outcome: 'sent' };
 }
 
-const pause = (ms: number): Promise<void> =>
+/** Resolves after so many ms, or once somebody wakes it; at once when that came since `wakesBefore` was read. */
+const pause = (ms: number, wakesBefore: number): Promise<void> =>
   new Promise((resolve) => {
+    if (wakes !== wakesBefore) return resolve();
     const timer = setTimeout(resolve, ms);
-    wake = () => {
+    endPause = () => {
       clearTimeout(timer);
       resolve();
     };
@@ -96,6 +105,7 @@ async function sendForever(onSent: () => void, onRefused: OnRefused): Promise<ne
   let wait = FIRST_WAIT_MS;
   await unwrittenTakenUp().then(look, () => undefined);
   for (;;) {
+    const wakesBefore = wakes;
     // The device's own store may fail too (full, or closed by the browser): it is asked again like the server.
     const sent = await sendFirst(onRefused).catch((): Outcome => ({ outcome: 'unreachable', afterMs: 0 }));
     if (sent.outcome === 'sent') {
@@ -107,14 +117,14 @@ async function sendForever(onSent: () => void, onRefused: OnRefused): Promise<ne
     if (sent.outcome === 'unreachable') {
       become({ reachable: false });
       wait = Math.min(LONGEST_WAIT_MS, wait * 2);
-      await pause(Math.max(wait, sent.afterMs));
-    } else await pause(LONGEST_WAIT_MS);
+      await pause(Math.max(wait, sent.afterMs), wakesBefore);
+    } else await pause(LONGEST_WAIT_MS, wakesBefore);
   }
 }
 
 /** Sends what is waiting, oldest first, for as long as the app is open; one tab at a time. */
 export function startSending(onSent: () => void, onRefused: OnRefused): void {
   void look();
-  window.addEventListener('online', () => wake());
+  window.addEventListener('online', wake);
   void navigator.locks.request('yarnix-outbox', () => sendForever(onSent, onRefused));
 }
