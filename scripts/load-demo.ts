@@ -1,4 +1,4 @@
-import { dayOf } from '@yarnix/core';
+import { utcDayOf } from '@yarnix/core';
 import { connect } from '../packages/server/src/database/connection.ts';
 import { createDatabase } from '../packages/server/src/database/databases.ts';
 import { loadFirm } from '../packages/server/src/database/load-firm.ts';
@@ -15,7 +15,7 @@ try {
   await migrate(db);
   const there: unknown = await db('firms').first('id');
   if (!there) {
-    const today = dayOf(DEMO_DAY ?? new Date().toISOString());
+    const today = utcDayOf(DEMO_DAY ?? new Date().toISOString());
     await loadFirm(db, demoFirm(today));
     await planDemoDays(db, today);
     console.log('yarnix: the demo firm is loaded');

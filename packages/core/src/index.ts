@@ -1,5 +1,5 @@
 /** The public face of the core: what web, server, model house and evaluation use, floor by floor. */
-export { dateOf, dayOf, DAYS_A_YEAR, isoOf, monthOf, type Day } from './quantity/day.ts';
+export { dateOf, dayOf, DAYS_A_YEAR, isoOf, monthOf, utcDayOf, type Day } from './quantity/day.ts';
 export { dayIn } from './quantity/day-in.ts';
 export { parseMeasure } from './quantity/measure.ts';
 export { isOwn, own } from './quantity/own.ts';

@@ -1,4 +1,4 @@
-import { dayOf, planRound, standingReadings } from '@yarnix/core';
+import { dayOf, planRound, standingReadings, utcDayOf } from '@yarnix/core';
 import { demoFirm, simulateFirm } from './demo-firm.ts';
 import { randomFrom } from './random.ts';
 import { capacitanceAfter, drawWear } from './wear.ts';
@@ -21,8 +21,8 @@ test('about 40 systems of every kind, with 2 to 6 years of rounds that end befor
   expect(new Set(systems.map((s) => s.kind)).size).toBe(6);
   for (const system of systems) {
     expect(system.visits.length).toBeGreaterThanOrEqual(2);
-    expect(system.visits.every((v) => dayOf(v.startedAt) <= asOf)).toBe(true);
-    expect(asOf - Math.min(...system.visits.map((v) => dayOf(v.startedAt)))).toBeLessThanOrEqual(6.1 * 366);
+    expect(system.visits.every((v) => utcDayOf(v.startedAt) <= asOf)).toBe(true);
+    expect(asOf - Math.min(...system.visits.map((v) => utcDayOf(v.startedAt)))).toBeLessThanOrEqual(6.1 * 366);
   }
 });
 

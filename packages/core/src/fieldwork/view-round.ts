@@ -7,7 +7,7 @@ import { inlineThread, NO_THREAD, type InlineThreadData } from '../judgment/inli
 import { judge, type Verdict } from '../judgment/judge.ts';
 import { threadState } from '../judgment/thread-state.ts';
 import { dayAt } from '../quantity/day-in.ts';
-import { dayOf, type Day } from '../quantity/day.ts';
+import type { Day } from '../quantity/day.ts';
 import { seasonOf, type Season } from '../quantity/season.ts';
 import { checkEntry, type EntryCheck, type Meant } from '../readings/check-entry.ts';
 import { placeAt } from '../readings/registry.ts';
@@ -244,7 +244,8 @@ export const hasOtherSeason = (system: SystemDetail, { components, season }: Rou
 };
 
 /** The season a round is worked for: as chosen at its start, else by its date. */
-export const seasonOfRound = (record: RoundRecord): Season => record.season ?? seasonOf(dayOf(record.startedAt));
+export const seasonOfRound = (record: RoundRecord, zone?: string): Season =>
+  record.season ?? seasonOf(dayAt(zone, record.startedAt));
 
 /** What was done to the system: as the office has it, and as it was noted or taken back on this device. */
 function eventsOn(system: SystemDetail, record: RoundRecord): SystemEvent[] {
@@ -285,7 +286,7 @@ export function roundView(
   const { conditions, problem } = visitConditions(record, readings, now, system.plate.altitudeFt);
   const today = dayAt(system.zone, new Date(now).toISOString());
   const nextRound = nextRoundAfter(today, policy);
-  const season = seasonOfRound(record);
+  const season = seasonOfRound(record, system.zone);
   const threads = byThread(readings);
   const scene: Scene = {
     system,

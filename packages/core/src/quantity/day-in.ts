@@ -1,4 +1,4 @@
-import { dayOf, type Day } from './day.ts';
+import { dayOf, utcDayOf, type Day } from './day.ts';
 
 /** Formatters are dear to make, and there are few zones. */
 const FORMATS = new Map<string, Intl.DateTimeFormat>();
@@ -54,4 +54,4 @@ export function dayIn(zone: string, iso: string): Day {
 
 /** The same for whoever may not know the zone: UTC then. */
 export const dayAt = (zone: string | undefined, iso: string): Day =>
-  zone === undefined ? dayOf(iso) : dayIn(zone, iso);
+  zone === undefined ? utcDayOf(iso) : dayIn(zone, iso);

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
-import { dateOf, dayOf, isoOf, monthOf } from './day.ts';
+import { dateOf, dayOf, isoOf, monthOf, utcDayOf } from './day.ts';
 
 test('days count from 1970 and take dates and moments alike', () => {
   expect(dayOf('1970-01-11')).toBe(10);
-  expect(dayOf('1970-01-11T23:59:59Z')).toBe(10);
+  expect(utcDayOf('1970-01-11T23:59:59Z')).toBe(10);
+  expect(() => dayOf('1970-01-11T23:59:59Z')).toThrow('is a moment');
   expect(isoOf(10)).toBe('1970-01-11');
   expect(dayOf('nonsense')).toBeNaN();
 });

@@ -7,12 +7,16 @@ const MS_A_DAY = 86_400_000;
 export const DAYS_A_YEAR = 365.2425;
 
 /**
- * The day of an ISO date ("2026-04-15") or timestamp (its UTC date).
- * Returns NaN when the text is not a date, as Date.parse does. dayOf('1970-01-11') is 10.
+ * The day of an ISO date ("2026-04-15"): dayOf('1970-01-11') is 10. Returns NaN when the text is not a date, as Date.parse does.
+ * Throws RangeError for a moment, which has a day only where somebody is: see dayIn.
  */
-export function dayOf(iso: string): Day {
-  return Math.floor(Date.parse(iso.length === 10 ? `${iso}T00:00:00Z` : iso) / MS_A_DAY);
+export function dayOf(date: string): Day {
+  if (/T\d/.test(date)) throw new RangeError(`${date} is a moment: its day is that of a time zone`);
+  return Math.floor(Date.parse(`${date}T00:00:00Z`) / MS_A_DAY);
 }
+
+/** The UTC day of a moment (ISO 8601), for what is of no place. NaN for what is no moment. */
+export const utcDayOf = (moment: string): Day => Math.floor(Date.parse(moment) / MS_A_DAY);
 
 /** The ISO date of a day: isoOf(10) is "1970-01-11". Throws RangeError for a day that is not a finite number. */
 export function isoOf(day: Day): string {

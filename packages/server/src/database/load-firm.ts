@@ -1,5 +1,5 @@
 import { readingAsKept, type LoadableFirm, type LoadableSystem } from './loadable-firm.ts';
-import { dayOf, DEFAULT_POLICY, isoOf, ratingOf, sayRating, type Day, type FleetPrior } from '@yarnix/core';
+import { dayIn, DEFAULT_POLICY, isoOf, ratingOf, sayRating, type Day, type FleetPrior } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { priorOf } from './firm-prior.ts';
 import { standingsOf } from '../features/parts/standings.ts';
@@ -17,7 +17,7 @@ interface Loading {
 function partRows({ firm, prior }: Loading, system: LoadableSystem): Record<string, unknown>[] {
   const living = system.parts.filter((p) => p.removedOn === null);
   const kept = system.readings.map(readingAsKept);
-  const newest = Math.max(system.installedOn, ...system.visits.map((v) => dayOf(v.startedAt)));
+  const newest = Math.max(system.installedOn, ...system.visits.map((v) => dayIn(firm.zone, v.startedAt)));
   const day = firm.asOf ?? newest;
   const { standings } = standingsOf({ ...system, zone: firm.zone, components: living }, kept, day, {
     policy: DEFAULT_POLICY,
@@ -53,7 +53,7 @@ const WEEK = 7;
 /** How the parts of a system came to stand otherwise in the week before the firm is loaded. */
 function weekChanges({ firm, prior }: Loading, system: LoadableSystem): Record<string, unknown>[] {
   const { asOf } = firm;
-  const late = asOf === undefined ? [] : system.readings.filter((r) => asOf - dayOf(r.takenAt) <= WEEK);
+  const late = asOf === undefined ? [] : system.readings.filter((r) => asOf - dayIn(firm.zone, r.takenAt) <= WEEK);
   const last = late.at(-1);
   if (asOf === undefined || !last) return [];
   const parts = system.parts.filter((p) => p.removedOn === null);

@@ -49,9 +49,7 @@ describe('times that make no sense', () => {
 
   test('a clock that is off is told by how much, in words for the person', async () => {
     const { body } = await put(`/api/visits/${v7()}`, { systemId: system.id, startedAt: '2026-10-13T19:00:00Z' });
-    expect(body.detail).toBe(
-      'This device’s clock is 3 days ahead: it says 2026-10-13, and today is 2026-10-10. Set the clock, then send it again.',
-    );
+    expect(body.detail).toBe('This device’s clock is 3 days ahead. Set the clock, then send it again.');
   });
 
   test('a moment is kept to the millisecond, and the same again is the same', async () => {

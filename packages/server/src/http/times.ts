@@ -1,4 +1,4 @@
-import { dayOf, isoOf } from '@yarnix/core';
+import { dayOf, utcDayOf } from '@yarnix/core';
 import { ProblemError } from './problems.ts';
 
 const DAY_MS = 86_400_000;
@@ -20,13 +20,13 @@ const apart = (ms: number): string => {
 export function checkNotAhead(path: string, moment: string, now: Date): void {
   const ahead = Date.parse(moment) - now.getTime();
   if (ahead <= GRACE_MS) return;
-  const detail = `This device’s clock is ${apart(ahead)} ahead: it says ${moment.slice(0, 10)}, and today is ${now.toISOString().slice(0, 10)}. Set the clock, then send it again.`;
+  const detail = `This device’s clock is ${apart(ahead)} ahead. Set the clock, then send it again.`;
   throw new ProblemError('clock-off', detail, [{ path, detail }]);
 }
 
-/** Refuses a day that is ahead by more than a day. */
+/** Refuses a day that is ahead of today anywhere. */
 export function checkDayNotAhead(path: string, day: string, now: Date): void {
-  if (dayOf(day) > dayOf(now.toISOString()) + 1) refuse(path, `${day} is ahead of today.`);
+  if (dayOf(day) > utcDayOf(now.toISOString()) + 1) refuse(path, `${day} is ahead of today.`);
 }
 
 /** Refuses a moment further back than any work under way. */
@@ -34,17 +34,16 @@ export function checkNotLongAgo(path: string, moment: string, now: Date): void {
   const earliest = new Date(now);
   earliest.setUTCFullYear(earliest.getUTCFullYear() - LONGEST_BACK_YEARS);
   if (Date.parse(moment) < earliest.getTime())
-    refuse(path, `${moment.slice(0, 10)} is more than ${LONGEST_BACK_YEARS} years ago. Is the device’s clock right?`);
+    refuse(path, `That is more than ${LONGEST_BACK_YEARS} years ago. Is the device’s clock right?`);
 }
 
 /** Refuses a moment more than a day before another, with what that one is. */
 export function checkNotBefore(path: string, moment: string, earliest: string, what: string): void {
-  if (Date.parse(moment) < Date.parse(earliest) - GRACE_MS)
-    refuse(path, `${moment.slice(0, 10)} is before ${earliest.slice(0, 10)}, ${what}.`);
+  if (Date.parse(moment) < Date.parse(earliest) - GRACE_MS) refuse(path, `That is before ${what}.`);
 }
 
-/** Refuses a day before the year a machine was made; nothing is refused when that is not known. */
-export function checkNotBeforeYear(path: string, day: string, year: number | undefined): void {
-  if (year !== undefined && dayOf(day) < dayOf(`${year}-01-01`) - 1)
-    refuse(path, `${isoOf(dayOf(day))} is before ${year}, the year on the plate.`);
+/** Refuses a day or a moment before the year a machine was made; nothing is refused when that is not known. */
+export function checkNotBeforeYear(path: string, when: string, year: number | undefined): void {
+  if (year !== undefined && Date.parse(when) < Date.UTC(year, 0, 1) - GRACE_MS)
+    refuse(path, `That is before ${year}, the year on the plate.`);
 }

@@ -1,6 +1,7 @@
 import {
   checkVisitRows,
-  dayOf,
+  dayIn,
+  utcDayOf,
   readOwnRow,
   readRow,
   sameReading,
@@ -178,7 +179,7 @@ class Check {
     const person = personNamed(this.firm, rows[0]?.technician ?? '');
     const checked = checkVisitRows(rows, group.system, given);
     const readings = checked.flatMap((row) => row.readings);
-    readings.forEach((r) => kept.add(sameReading(r, dayOf(r.takenAt))));
+    readings.forEach((r) => kept.add(sameReading(r, utcDayOf(r.takenAt))));
     const visit = readings.length > 0 && visitOf(readings, group.id, person?.id ?? this.asked.person_id);
     for (const row of checked) {
       const prepared =
@@ -245,5 +246,5 @@ export async function checkImport(db: Knex, importId: string, now: Date): Promis
     .where({ id: importId })
     .first<Asked | undefined>('id', 'firm_id', 'person_id', 'mapping', 'file');
   if (!asked) return 'stopped';
-  return new Check(db, asked, await importFirm(db, asked.firm_id), dayOf(now.toISOString())).run();
+  return new Check(db, asked, await importFirm(db, asked.firm_id), dayIn(asked.mapping.zone, now.toISOString())).run();
 }

@@ -1,5 +1,6 @@
 import {
   dayOf,
+  utcDayOf,
   isoOf,
   newSystemOf,
   plainAddress,
@@ -122,7 +123,7 @@ interface KeptReading {
 }
 
 const keyOf = (kept: KeptReading): string =>
-  sameReading({ ...kept, componentId: kept.component_id }, dayOf(kept.taken_at.toISOString()));
+  sameReading({ ...kept, componentId: kept.component_id }, utcDayOf(kept.taken_at.toISOString()));
 
 function bySystem<T extends { system_id: string }>(all: readonly T[]): Map<string, T[]> {
   const groups = new Map<string, T[]>();

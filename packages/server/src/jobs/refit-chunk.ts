@@ -1,5 +1,5 @@
 import {
-  dayOf,
+  dayIn,
   happened,
   READING_KINDS,
   readyToLearn,
@@ -121,6 +121,7 @@ export async function readSystems(db: Knex, ids: readonly string[]): Promise<Ref
 
 /** A firm's checks of meters against something known; those that are known already may be left out. */
 export async function readChecks(db: Knex, firmId: string, but: readonly string[] = []): Promise<MeterCheck[]> {
+  const { zone } = await db('firms').where({ id: firmId }).first<{ zone: string }>('zone');
   const rows = await db('meter_checks')
     .where({ firm_id: firmId })
     .whereNotIn('id', [...but])
@@ -134,7 +135,7 @@ export async function readChecks(db: Knex, firmId: string, but: readonly string[
       'shown',
       'taken_at as takenAt',
     );
-  return rows.map((row) => checkOf({ ...row, takenAt: row.takenAt.toISOString() }));
+  return rows.map((row) => checkOf({ ...row, takenAt: row.takenAt.toISOString() }, zone));
 }
 
 interface ToLearn {
@@ -230,10 +231,10 @@ export function compareSystems(
   { policy, draft, prior }: { policy: Policy; draft: Policy; prior: FleetPrior | undefined },
   now: Date,
 ): ComparedChunk {
-  const today = dayOf(now.toISOString());
   const changes: PreviewRow['changes'] = [];
   let parts = 0;
   for (const system of systems) {
+    const today = dayIn(system.zone, now.toISOString());
     const judged = { ...system, components: system.parts.map(componentOf) };
     const by = (schools: Policy) => standingsOf(judged, system.readings, today, { policy: schools, prior }).standings;
     // What cannot be judged at all is told by a refit; it stands the same by any school.
@@ -265,8 +266,7 @@ export async function judgeSystems(
   judging: { policy: Policy; prior: FleetPrior | undefined },
   now: Date,
 ): Promise<JudgedChunk> {
-  const today = dayOf(now.toISOString());
-  const judged = systems.map((system) => judgeSystem(system, judging, today));
+  const judged = systems.map((system) => judgeSystem(system, judging, dayIn(system.zone, now.toISOString())));
   await db.raw(WRITE, [JSON.stringify(judged.flatMap((j) => j.fresh)), now]);
   return {
     threads: judged.reduce((sum, j) => sum + j.threads, 0),

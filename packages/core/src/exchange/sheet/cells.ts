@@ -1,5 +1,5 @@
 import type { DateOrder, Decimal } from '../../http/imports.ts';
-import { dayOf, isoOf, type Day } from '../../quantity/day.ts';
+import { dayOf, isoOf, utcDayOf, type Day } from '../../quantity/day.ts';
 
 /** What a cell holds that should be a number. */
 export type NumberCell =
@@ -126,7 +126,7 @@ export function readDate(text: string, order: DateOrder): DateCell {
     const ms = Date.parse(trimmed);
     if (Number.isNaN(ms)) return cannot(trimmed);
     const iso = new Date(ms).toISOString();
-    return { outcome: 'day', day: dayOf(iso), minute: Math.floor((ms / 60_000) % 1440), utc: true };
+    return { outcome: 'day', day: utcDayOf(iso), minute: Math.floor((ms / 60_000) % 1440), utc: true };
   }
   if (/^\d{5}(\.\d+)?$/.test(trimmed)) {
     const serial = Number(trimmed);

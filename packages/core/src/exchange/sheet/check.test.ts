@@ -1,7 +1,7 @@
 import { componentsFor } from '../../equipment/component.ts';
 import type { Plate } from '../../equipment/plate.ts';
 import type { SystemKind } from '../../equipment/system-kind.ts';
-import { dayOf, isoOf } from '../../quantity/day.ts';
+import { dayOf, isoOf, utcDayOf } from '../../quantity/day.ts';
 import type { SheetMapping } from '../../http/imports.ts';
 import { checkVisitRows, sameReading, type PartLife } from './check.ts';
 import { newSystemOf } from './new-systems.ts';
@@ -189,7 +189,7 @@ test('what is kept already does not come twice', () => {
     Date | Address | Cap HERM uF | Line volts
     4/15/2025 | 1 Elm | 39.2 | 240`);
   const [first] = checkVisitRows(read(rows), cooler, given);
-  const keys = new Set(first?.readings.map((r) => sameReading(r, dayOf(r.takenAt))));
+  const keys = new Set(first?.readings.map((r) => sameReading(r, utcDayOf(r.takenAt))));
   expect(checkVisitRows(read(rows), cooler, { ...given, isKept: (key) => keys.has(key) })).toMatchObject([
     { outcome: 'refused', why: ['All of it is kept already.'], readings: [] },
   ]);

@@ -1,7 +1,7 @@
 import { isReplaceable, SLOT_NAMES, type Component, type Point } from '../../equipment/component.ts';
 import type { Plate } from '../../equipment/plate.ts';
 import { SYSTEM_KIND_NAMES, type SystemKind } from '../../equipment/system-kind.ts';
-import { dateOf, dayOf, isoOf, type Day } from '../../quantity/day.ts';
+import { dateOf, dayOf, isoOf, utcDayOf, type Day } from '../../quantity/day.ts';
 import type { RowOutcome } from '../../http/imports.ts';
 import { isOwn } from '../../quantity/own.ts';
 import { checkEntry } from '../../readings/check-entry.ts';
@@ -180,7 +180,7 @@ function keep(taken: Taken, system: SheetSystem, given: SheetGiven, told: Condit
     takenAt: row.isUtc ? new Date((row.day * 1440 + minute) * 60_000).toISOString() : given.momentAt(row.day, minute),
     note: row.note,
   };
-  if (given.isKept(sameReading(reading, dayOf(reading.takenAt)))) {
+  if (given.isKept(sameReading(reading, utcDayOf(reading.takenAt)))) {
     outcome.isKept = true;
     outcome.why.push(`${title}: it is kept already.`);
   } else {

@@ -1,5 +1,5 @@
 import { SLOT_NAMES, SLOTS, type Point } from '../../equipment/component.ts';
-import { dayOf, type Day } from '../../quantity/day.ts';
+import { dayOf, utcDayOf, type Day } from '../../quantity/day.ts';
 import { conditionsSchema, type Conditions } from '../../readings/contract/conditions.ts';
 import type { Input, Inputs, Method } from '../../readings/contract/entry.ts';
 import { methodOf, readingKind } from '../../readings/registry.ts';
@@ -48,7 +48,7 @@ export function readOwnRow(
   if (cell('superseded') === 'yes') return refused('It was corrected there: the newer reading has a row of its own.');
   const ms = Date.parse(cell('taken_at'));
   if (Number.isNaN(ms)) return refused(`“${cell('taken_at').slice(0, 40)}” is no moment.`);
-  const day = dayOf(new Date(ms).toISOString());
+  const day = utcDayOf(new Date(ms).toISOString());
   const outside = outsideDays(day, today);
   if (outside !== null) return refused(`${cell('taken_at').slice(0, 40)} ${outside}.`);
   const kind = readingKind(cell('kind'));

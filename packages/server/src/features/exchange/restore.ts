@@ -1,4 +1,4 @@
-import { dayOf, type ExportedSystem, type Restored } from '@yarnix/core';
+import { type ExportedSystem, type Restored } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
 import { ProblemError } from '../../http/problems.ts';
@@ -8,6 +8,8 @@ import { readFirmFile, refuseFile, type ReadFirm } from './read-firm-file.ts';
 import { systemRows, type Rows } from './system-rows.ts';
 
 const ROWS_AT_A_TIME = 1000;
+/** Clocks may differ by so much, ms. */
+const GRACE_MS = 86_400_000;
 
 /** Photos of a system whose pictures are there; of one that is not, nothing is kept. */
 async function photosOf(context: RequestContext, system: ExportedSystem, photos: ReadFirm['photos']): Promise<Rows> {
@@ -144,8 +146,8 @@ async function restoreFirm(db: Knex, context: RequestContext, { firm, systems }:
 /** Reads a firm's file back, all of it or nothing, in the caller's transaction. */
 export async function restore(db: Knex, context: RequestContext, bytes: Buffer, now: Date): Promise<Restored> {
   const read = await readFirmFile(bytes);
-  const ahead = read.systems.flatMap((s) => s.readings).find((r) => dayOf(r.takenAt) > dayOf(now.toISOString()));
-  if (ahead) refuseFile(`A reading in it was taken on ${ahead.takenAt.slice(0, 10)}, which is still to come.`);
+  const ahead = read.systems.flatMap((s) => s.readings).find((r) => Date.parse(r.takenAt) > now.getTime() + GRACE_MS);
+  if (ahead) refuseFile(`A reading in it was taken at ${ahead.takenAt}, which is still to come.`);
   await restoreFirm(db, context, read);
   let photos = 0;
   for (const system of read.systems) {

@@ -1,4 +1,4 @@
-import { dayOf, placesOn, type FollowUpView, type NewFollowUp, type NewReading, type VisitView } from '@yarnix/core';
+import { dayOf, placesOn, type Day, type FollowUpView, type NewFollowUp, type NewReading, type VisitView } from '@yarnix/core';
 import { isDeepStrictEqual } from 'node:util';
 import { holdSystem } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
@@ -10,6 +10,7 @@ import { componentOf } from '../parts/standings.ts';
 import { followUpsStore } from './store.ts';
 
 interface Needs {
+  readonly planning: { dayOf(context: RequestContext, moment: string): Promise<Day> };
   readonly parts: { find(context: RequestContext, id: string): Promise<PartInSystem | undefined> };
   readonly visits: { open(context: RequestContext, id: string, systemId: string): Promise<VisitView> };
 }
@@ -21,13 +22,13 @@ const refuse = (code: 'invalid-request' | 'unknown-reading', path: string, detai
   throw new ProblemError(code, detail, [{ path, detail }]);
 };
 
-/** What is put off must be a reading that the part has, and for a day ahead. */
-function checkWhat(asked: NewFollowUp, part: PartInSystem): void {
+/** What is put off must be a reading that the part has, and for a day ahead. `today`: the firm's day on which it was put off. */
+function checkWhat(asked: NewFollowUp, part: PartInSystem, today: Day): void {
   const place = placesOn(componentOf(part), part.system_kind, part.system_plate).find(
     (p) => p.kind.id === asked.kind && p.method.id === asked.method && p.point === asked.point,
   );
   if (!place) refuse('unknown-reading', 'kind', `No ${asked.kind} by ${asked.method} at ${asked.point} on this part.`);
-  const days = dayOf(asked.dueOn) - dayOf(asked.putOffAt);
+  const days = dayOf(asked.dueOn) - today;
   if (days < -1) refuse('invalid-request', 'dueOn', 'It is due before it was put off.');
   if (days > LONGEST_PUT_OFF) refuse('invalid-request', 'dueOn', `${asked.dueOn} is further ahead than any round.`);
 }
@@ -48,7 +49,7 @@ export function followUpsService({ db, now, transact }: On<Needs>) {
     settledBy: (context: RequestContext, id: string, reading: NewReading) => store.settle(context, { id, ...reading }),
     /** Keeps a follow-up as it now stands, while its round is open. */
     put: (context: RequestContext, id: string, asked: NewFollowUp): Promise<FollowUpView> =>
-      transact(async ({ db: held, needs: { parts, visits } }) => {
+      transact(async ({ db: held, needs: { parts, planning, visits } }) => {
         const part = await parts.find(context, asked.componentId);
         if (!part) throw notFound('part');
         await holdSystem(held, context, part.system_id);
@@ -58,7 +59,7 @@ export function followUpsService({ db, now, transact }: On<Needs>) {
         const { startedAt } = await visits.open(context, asked.visitId, part.system_id);
         checkNotBefore('putOffAt', asked.putOffAt, startedAt, 'the day this round began');
         checkNotAhead('putOffAt', asked.putOffAt, now());
-        checkWhat(asked, part);
+        checkWhat(asked, part, await planning.dayOf(context, asked.putOffAt));
         return followUpsStore(held).put(context, id, part.system_id, asked);
       }),
   };

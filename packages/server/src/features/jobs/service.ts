@@ -1,6 +1,5 @@
 import {
   dayIn,
-  dayOf,
   isLongDone,
   type Job,
   type JobDecision,
@@ -154,8 +153,10 @@ export function jobsService(on: On<Needs>) {
         jobsStore(db).people(context),
         needs.systems.areas(context),
       ]);
-      const today = dayOf(now().toISOString());
-      const told = found.filter(({ decision: is, decided }) => !isLongDone(is, decided && dayOf(decided.at), today));
+      const days = await planned(context);
+      const told = found.filter(
+        ({ decision: is, decided }) => !isLongDone(is, decided && days.dayOf(new Date(decided.at)), days.today),
+      );
       const jobs = told.filter((job) => source === undefined || job.source === source);
       const counts: Record<JobDecision, number> = { proposed: 0, accepted: 0, declined: 0, done: 0 };
       for (const job of jobs) counts[job.decision] += 1;

@@ -1,6 +1,6 @@
 import {
   afterCheck,
-  dayOf,
+  dayIn,
   OFFSETS,
   offShown,
   unitOfOffset,
@@ -14,14 +14,17 @@ import {
 export type MadeCheck = NewMeterCheck & { readonly meterId: string };
 
 /**
- * A check as what it says of its meter's offset: a share where that is one, else °F. A single look repeats to a third of
+ * A check as what it says of its meter's offset on that day of the firm: a share where that is one, else °F. A single look repeats to a third of
  * what tells meters of the trade apart.
  */
-export function checkOf({ meterId, quantity, against, known, knownWithin, shown, takenAt }: MadeCheck): MeterCheck {
+export function checkOf(
+  { meterId, quantity, against, known, knownWithin, shown, takenAt }: MadeCheck,
+  zone: string,
+): MeterCheck {
   return {
     quantity,
     name: meterId,
-    day: dayOf(takenAt),
+    day: dayIn(zone, takenAt),
     off: offShown(quantity, shown, known),
     sd: OFFSETS[quantity].spread / 3,
     // A thing that is known to be within so much is off by half of that, as often as not.

@@ -1,5 +1,4 @@
 import {
-  dayOf,
   fleetPriorFrom,
   instrumentsOf,
   isoOf,
@@ -10,6 +9,7 @@ import {
   quantitiesOf,
   readWith,
   standingOfPart,
+  type Day,
   type FleetPrior,
   type InstrumentKind,
   type MeterInUse,
@@ -28,6 +28,10 @@ import { checkOf, withCheck } from './checks.ts';
 import { metersStore, type CheckRow, type MeterRow } from './store.ts';
 
 interface Needs {
+  readonly planning: {
+    zone(context: RequestContext): Promise<string>;
+    dayOf(context: RequestContext, moment: Date | string): Promise<Day>;
+  };
   readonly session: { judging(context: RequestContext): Promise<{ readonly prior: FleetPrior | undefined }> };
 }
 
@@ -149,6 +153,7 @@ async function keepCheck(
   meterId: string,
   id: string,
   check: NewMeterCheck,
+  zone: string,
 ): Promise<void> {
   const meter = await store.find(context, meterId);
   if (!meter) throw notFound('instrument');
@@ -164,30 +169,31 @@ async function keepCheck(
   await store.addCheck(context, id, meterId, check);
   if (!(await store.check(context, id))) throw new ProblemError('id-taken', 'This id is in use.');
   const { prior } = fleetPriorFrom(stored ?? { classes: {}, meters: {} });
-  await store.keepPrior(context, withCheck(prior, checkOf({ ...check, meterId })));
+  await store.keepPrior(context, withCheck(prior, checkOf({ ...check, meterId }, zone)));
 }
 
 /** The firm's instruments: whose, how far each is off by what its readings say, and checks against something known. */
 export function metersService({ db, now, needs, transact }: On<Needs>) {
   const store = metersStore(db);
-  const today = () => dayOf(now().toISOString());
+  const today = (context: RequestContext) => needs.planning.dayOf(context, now());
   return {
     async all(context: RequestContext): Promise<{ meters: MeterView[]; people: Person[] }> {
-      const [rows, checks, people, { prior }] = await Promise.all([
+      const [day, rows, checks, people, { prior }] = await Promise.all([
+        today(context),
         store.all(context),
         store.checks(context),
         store.people(context),
         needs.session.judging(context),
       ]);
       const names = new Map(people.map((p) => [p.id, p.name]));
-      const kept = rows.map((row) => viewOfMeter(row, names, checks, knownOf(prior, row.id, row.kind, today())));
-      return { meters: [...kept, ...before(people, prior, today())], people };
+      const kept = rows.map((row) => viewOfMeter(row, names, checks, knownOf(prior, row.id, row.kind, day)));
+      return { meters: [...kept, ...before(people, prior, day)], people };
     },
 
     /** Instruments in use today. */
     async inUse(context: RequestContext): Promise<MeterInUse[]> {
-      const [rows, last] = await Promise.all([store.all(context), store.lastChecks(context)]);
-      return usedOn(rows, isoOf(today()), last);
+      const [day, rows, last] = await Promise.all([today(context), store.all(context), store.lastChecks(context)]);
+      return usedOn(rows, isoOf(day), last);
     },
 
     /** Keeps an instrument, or changes what is kept of it. */
@@ -205,7 +211,8 @@ export function metersService({ db, now, needs, transact }: On<Needs>) {
     check: (context: RequestContext, meterId: string, id: string, check: NewMeterCheck): Promise<MeterView> =>
       transact(async (within) => {
         checkNotAhead('takenAt', check.takenAt, now());
-        await keepCheck(metersStore(within.db), context, meterId, id, check);
+        const zone = await within.needs.planning.zone(context);
+        await keepCheck(metersStore(within.db), context, meterId, id, check, zone);
         return viewOf(await metersService(within).all(context), meterId);
       }),
 
@@ -224,7 +231,8 @@ export function metersService({ db, now, needs, transact }: On<Needs>) {
       }
       // One that was picked counts though it was laid aside since.
       const isPicked = (row: MeterRow) => picked[row.kind] === row.id;
-      const meters = usedOn(rows, isoOf(dayOf(takenAt)), [], isPicked);
+      const day = await needs.planning.dayOf(context, takenAt);
+      const meters = usedOn(rows, isoOf(day), [], isPicked);
       const atHand = { personId: context.personId, meters };
       return judgedWith(method, atHand, readWith(method, atHand, { instruments: picked }));
     },

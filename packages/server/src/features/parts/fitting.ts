@@ -1,6 +1,7 @@
 import {
   dayOf,
   isoOf,
+  type Day,
   type PartSchool,
   type ComponentView,
   type FittedPart,
@@ -14,6 +15,7 @@ import type { On } from '../../wiring.ts';
 import type { PartInSystem, partsService } from './service.ts';
 
 interface Needs {
+  readonly planning: { dayOf(context: RequestContext, moment: Date): Promise<Day> };
   readonly parts: Pick<ReturnType<typeof partsService>, 'replace' | 'judgeBy' | 'one' | 'refresh'>;
   readonly vans: { used(context: RequestContext, part: ComponentView): Promise<unknown> };
   readonly visits: { open(context: RequestContext, id: string, systemId: string): Promise<VisitView> };
@@ -31,7 +33,7 @@ export function fittingService({ now, transact }: On<Needs>) {
     checkNotBeforeYear('fittedOn', fitted.fittedOn, old.system_plate.year);
     if (fitted.visitId !== undefined) await needs.visits.open(context, fitted.visitId, old.system_id);
     const last = await needs.readings.lastOf(context, old.id);
-    const lastDay = last && dayOf(last.toISOString());
+    const lastDay = last && (await needs.planning.dayOf(context, last));
     if (lastDay === null || dayOf(fitted.fittedOn) >= lastDay) return;
     const detail = `The old part was still read on ${isoOf(lastDay)}; it cannot have been replaced before.`;
     throw new ProblemError('invalid-request', detail, [{ path: 'fittedOn', detail }]);

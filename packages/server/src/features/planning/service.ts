@@ -1,8 +1,10 @@
 import {
+  dayIn,
   minutesFor,
   planningSchema,
   roundMinutes,
   USUAL_SEASON_STARTS,
+  type Day,
   type DayFrame,
   type GeoPlace,
   type PlanningSettings,
@@ -64,6 +66,9 @@ export function planningService({ db, needs, transact }: On<Needs>) {
     },
     /** The time zone that the firm's days are of. */
     zone: (context: RequestContext): Promise<string> => store.zone(context),
+    /** The firm's day at a moment. */
+    dayOf: async (context: RequestContext, moment: Date | string): Promise<Day> =>
+      dayIn(await store.zone(context), new Date(moment).toISOString()),
     seasons: async (context: RequestContext): Promise<SeasonStarts> => {
       const { heat, frost } = await kept(context);
       return { heat, frost };

@@ -1,5 +1,4 @@
 import {
-  dayOf,
   isOwn,
   methodOf,
   readingKind,
@@ -17,6 +16,7 @@ import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
 
 interface Needs {
+  readonly planning: { dayOf(context: RequestContext, moment: Date): Promise<Day> };
   readonly systems: {
     facts(
       context: RequestContext,
@@ -50,7 +50,7 @@ export function probesService({ now, needs, probeSpeed }: On<Needs>) {
       const parts = await needs.parts.living(context, asked.systemId);
       const component = parts.find((p) => p.id === asked.componentId);
       if (!component) throw notFound('part');
-      const today = dayOf(now().toISOString());
+      const today = await needs.planning.dayOf(context, now());
       const installedOn = system.installedOn ?? component.fittedOn ?? today;
       const faults = (asked.faults ?? '').split(',').filter(isFault);
       const scene = {

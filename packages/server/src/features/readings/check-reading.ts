@@ -4,6 +4,7 @@ import {
   placeAt,
   sayReason,
   sayRefusal,
+  type Day,
   type EntryCheck,
   type Method,
   type NewReading,
@@ -49,14 +50,20 @@ export function checkAgainstRegistry(
   return { ...checked, settles: place.method.settles !== false, method: place.method };
 }
 
-/** Checks that a reading belongs where it says: an open round of the same system, a part that was in, a time that was. */
-export function checkWhereAndWhen(reading: NewReading, part: PartInSystem, visit: VisitView, now: Date): void {
+/** Checks that a reading belongs where it says: an open round of the same system, a part that was in, a time that was. `day`: the firm's when it was taken. */
+export function checkWhereAndWhen(
+  reading: NewReading,
+  part: PartInSystem,
+  visit: VisitView,
+  now: Date,
+  day: Day,
+): void {
   if (visit.systemId !== part.system_id)
     refuse('invalid-request', 'componentId', 'That part is not of the system of this round.');
   if (visit.closedAt !== null && !reading.supersedes) {
     throw new ProblemError('visit-closed', 'This round is closed; a reading can only be corrected now.');
   }
-  if (part.removed_on !== null && dayOf(reading.takenAt) > dayOf(part.removed_on)) {
+  if (part.removed_on !== null && day > dayOf(part.removed_on)) {
     throw new ProblemError('part-removed', `That part came out on ${part.removed_on}.`);
   }
   const { takenAt } = reading;

@@ -1,4 +1,4 @@
-import type { Method, NewReading, NewRuling, PressureTables, Reading, ReadingView, VisitView } from '@yarnix/core';
+import type { Day, Method, NewReading, NewRuling, PressureTables, Reading, ReadingView, VisitView } from '@yarnix/core';
 import { digestOf } from '../../database/digest.ts';
 import { holdSystemOf } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
@@ -22,6 +22,7 @@ interface Needs {
     ): Promise<NonNullable<NewReading['instruments']>>;
   };
   readonly visits: { visit(context: RequestContext, id: string): Promise<VisitView> };
+  readonly planning: { dayOf(context: RequestContext, moment: string): Promise<Day> };
   readonly refrigerants: { tables(context: RequestContext): Promise<PressureTables> };
   readonly followUps: { settledBy(context: RequestContext, id: string, reading: NewReading): Promise<unknown> };
 }
@@ -44,7 +45,8 @@ async function takeNew(
   const store = readingsStore(db);
   const part = await needs.parts.find(context, reading.componentId);
   if (!part) throw notFound('part');
-  checkWhereAndWhen(reading, part, await needs.visits.visit(context, reading.visitId), now);
+  const day = await needs.planning.dayOf(context, reading.takenAt);
+  checkWhereAndWhen(reading, part, await needs.visits.visit(context, reading.visitId), now, day);
   // Only the refrigerant's own readings are worked out with tables.
   const tables = part.kind === 'refrigerant-circuit' ? await needs.refrigerants.tables(context) : {};
   const { settles, method, ...checked } = checkAgainstRegistry(reading, part, tables);

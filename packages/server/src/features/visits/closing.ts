@@ -1,4 +1,4 @@
-import type { Closing, VisitView } from '@yarnix/core';
+import { dateOf, type Closing, type Day, type VisitView } from '@yarnix/core';
 import { holdSystem } from '../../database/hold.ts';
 import { ProblemError } from '../../http/problems.ts';
 import { checkNotAhead } from '../../http/times.ts';
@@ -7,6 +7,7 @@ import type { On } from '../../wiring.ts';
 import { visitsStore } from './store.ts';
 
 interface Needs {
+  readonly planning: { dayOf(context: RequestContext, moment: string): Promise<Day> };
   readonly visits: { visit(context: RequestContext, id: string): Promise<VisitView> };
   /** Throws when anything of the visit still hangs loose without a reason. */
   readonly looseEnds: { checkNoneLoose(context: RequestContext, visitId: string): Promise<void> };
@@ -15,12 +16,15 @@ interface Needs {
 /** Closing rounds. Closing one twice alike is closing it once; what hangs loose is asked once its system is held. */
 export const closingService = ({ now, transact }: On<Needs>) => ({
   close: (context: RequestContext, id: string, closing: Closing): Promise<VisitView> =>
-    transact(async ({ db: held, needs: { visits, looseEnds } }) => {
+    transact(async ({ db: held, needs: { planning, visits, looseEnds } }) => {
       await holdSystem(held, context, (await visits.visit(context, id)).systemId);
       const found = await visits.visit(context, id);
       if (found.closedAt !== null) {
         if (found.closedAt === closing.closedAt && found.note === (closing.note ?? null)) return found;
-        throw new ProblemError('visit-closed', `This round was closed on ${found.closedAt.slice(0, 10)} already.`);
+        throw new ProblemError(
+          'visit-closed',
+          `This round was closed on ${dateOf(await planning.dayOf(context, found.closedAt))} already.`,
+        );
       }
       checkNotAhead('closedAt', closing.closedAt, now());
       if (Date.parse(closing.closedAt) < Date.parse(found.startedAt)) {

@@ -1,6 +1,7 @@
 import {
   componentsFor,
   dayOf,
+  utcDayOf,
   methodOf,
   missingFields,
   newRound,
@@ -116,7 +117,7 @@ function probed(
     ...{ house: houseOf(detail.id, detail.kind, detail.plate), parts: view.components, season },
     ...{
       installedOn: dayOf('2019-05-01'),
-      day: dayOf(AT),
+      day: utcDayOf(AT),
       outdoorF: conditions.outdoorF ?? 60,
       faults: new Set<never>(),
     },

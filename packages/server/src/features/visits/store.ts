@@ -1,5 +1,5 @@
 import {
-  dayOf,
+  dayIn,
   seasonOf,
   type NewCall,
   type NewVisit,
@@ -16,6 +16,8 @@ export interface VisitRow {
   id: string;
   system_id: string;
   season: VisitView['season'] | null;
+  /** Of the firm's days. */
+  zone: string;
   started_at: Date;
   closed_at: Date | null;
   note: string | null;
@@ -33,7 +35,7 @@ interface LineRow extends VisitRow {
 export const viewOfVisit = (row: VisitRow): VisitView => ({
   id: row.id,
   systemId: row.system_id,
-  season: row.season ?? seasonOf(dayOf(row.started_at.toISOString())),
+  season: row.season ?? seasonOf(dayIn(row.zone, row.started_at.toISOString())),
   startedAt: row.started_at.toISOString(),
   closedAt: row.closed_at?.toISOString() ?? null,
   note: row.note,
@@ -51,7 +53,10 @@ const lineOf = (row: LineRow): VisitLine => ({
 
 export const visitsStore = (db: Knex) => {
   const visits = (context: RequestContext) =>
-    db('visits as v').join('people as p', 'p.id', 'v.person_id').where('v.firm_id', context.firmId);
+    db('visits as v')
+      .join('people as p', 'p.id', 'v.person_id')
+      .join('firms as f', 'f.id', 'v.firm_id')
+      .where('v.firm_id', context.firmId);
   const lines = (context: RequestContext) =>
     visits(context)
       .join('systems as s', 's.id', 'v.system_id')
@@ -59,6 +64,7 @@ export const visitsStore = (db: Knex) => {
       .orderBy('v.started_at', 'desc')
       .select<LineRow[]>(
         'v.*',
+        'f.zone',
         'p.name as person_name',
         's.address',
         's.kind as system_kind',
@@ -67,13 +73,13 @@ export const visitsStore = (db: Knex) => {
       );
   return {
     find: (context: RequestContext, id: string): Promise<VisitRow | undefined> =>
-      visits(context).where('v.id', id).first<VisitRow>('v.*', 'p.name as person_name'),
+      visits(context).where('v.id', id).first<VisitRow>('v.*', 'f.zone', 'p.name as person_name'),
 
     ofSystem: async (context: RequestContext, systemId: string): Promise<VisitView[]> => {
       const rows = await visits(context)
         .where('v.system_id', systemId)
         .orderBy('v.started_at', 'desc')
-        .select<VisitRow[]>('v.*', 'p.name as person_name');
+        .select<VisitRow[]>('v.*', 'f.zone', 'p.name as person_name');
       return rows.map(viewOfVisit);
     },
 

@@ -99,7 +99,7 @@ export function watchService({ db, now, log, countedEveryMs, needs }: On<Needs>)
       const all = await changesStore(db).changes(context, since);
       const worse = all.filter((c) => severityOf(c.to) > severityOf(c.from)).length;
       return {
-        since: since.toISOString().slice(0, 10),
+        since: isoOf(dayIn(await needs.planning.zone(context), since.toISOString())),
         worse,
         better: all.length - worse,
         changes: all.slice(0, MOST_CHANGES),

@@ -1,5 +1,4 @@
 import {
-  dayOf,
   isoOf,
   PROOF_WORDS,
   sayFigure,
@@ -14,6 +13,7 @@ import {
 import type { ThreadData } from '../../thread/thread-data.ts';
 import { photosOf } from '../../thread/photos-of.ts';
 import { dateWords } from '../../kit/field-words.ts';
+import { dayHere } from '../../kit/local-day.ts';
 
 const enteredAs = (reading: ReadingView): string =>
   Object.entries(reading.inputs)
@@ -73,7 +73,7 @@ function doneTo({ events }: ThreadData, steps: readonly ProvedStep[]): { at: str
     title,
     says: `${title}: ${PROOF_WORDS[read.verdict].toLowerCase()}, ${sayProved(read)}`,
   }));
-  const told = events.filter((e) => !proved.some((p) => dayOf(p.at) === e.day && p.title === e.title));
+  const told = events.filter((e) => !proved.some((p) => dayHere(p.at) === e.day && p.title === e.title));
   return [...proved, ...told.map((e) => ({ at: isoOf(e.day), says: `${e.title}: what follows may lie elsewhere` }))];
 }
 

@@ -20,7 +20,7 @@ export async function fieldOf(item: Outgoing): Promise<string | null> {
     systemKind,
     plate,
     components: livingParts(system, record),
-    season: seasonOfRound(record),
+    season: seasonOfRound(record, system.zone),
   });
   const key = placeKey(reading);
   for (const stop of plan) {
