@@ -25,6 +25,8 @@ export default defineConfig({
   // A trace of every step makes a journey half as long again: TRACE=1 asks for it.
   use: {
     launchOptions,
+    // Every page of a test is the first of its browser: each would fetch the whole app to keep it. Journeys without a signal ask for it.
+    serviceWorkers: 'block',
     // What is not there within this time is not coming; a journey need not be waited out.
     actionTimeout: 15_000,
     trace: process.env.TRACE ? 'retain-on-failure' : 'off',

@@ -78,46 +78,50 @@ test('a store that is too busy to write loses nothing: what is typed is kept bef
   await expect.poll(() => readingsOf(alone.address, systemId), { timeout: 30_000 }).toEqual([243]);
 });
 
-test('a stopped server loses nothing: typed, reloaded, closed, and sent once it is back', async ({ page, alone }) => {
-  test.setTimeout(120_000);
-  const { systemId } = await watchedDual(alone.address);
-  await page.goto(`${alone.address}/systems/${systemId}`);
-  await page
-    .getByRole('button', { name: 'Start a heating round' })
-    .or(page.getByRole('link', { name: 'Go on with the round' }))
-    .click();
-  await expect(page.getByRole('heading', { level: 1, name: 'At the door' })).toBeVisible();
-  await beginRunning(page, '52');
-  await expect(page.getByText('All sent').first()).toBeVisible();
-  await keptHere(page);
+test.describe('kept on the device', () => {
+  test.use({ serviceWorkers: 'allow' });
 
-  await alone.stop();
-  await enter(page, '244');
-  await next(page);
-  await enter(page, '12.6');
-  await next(page);
-  await expect(page.getByText(/2 kept here, no signal/).first()).toBeVisible({ timeout: 20_000 });
-  await page.reload();
-  await page.goto(page.url().replace(/\?.*/, '') + '?at=2');
-  await expect(common(page)).toHaveValue('12.6');
-  await page.goto(page.url().replace(/heating.*/, 'close'));
-  await expect(
-    page.getByText(/of RLA|worked out from MCA|No RLA|Only the fuse|good for a 240|readings held against/).first(),
-  ).toBeVisible();
-  await closeRound(page);
-  await expect(page.getByText(/\d kept here, no signal/).first()).toBeVisible({ timeout: 20_000 });
+  test('a stopped server loses nothing: typed, reloaded, closed, and sent once it is back', async ({ page, alone }) => {
+    test.setTimeout(120_000);
+    const { systemId } = await watchedDual(alone.address);
+    await page.goto(`${alone.address}/systems/${systemId}`);
+    await page
+      .getByRole('button', { name: 'Start a heating round' })
+      .or(page.getByRole('link', { name: 'Go on with the round' }))
+      .click();
+    await expect(page.getByRole('heading', { level: 1, name: 'At the door' })).toBeVisible();
+    await beginRunning(page, '52');
+    await expect(page.getByText('All sent').first()).toBeVisible();
+    await keptHere(page);
 
-  await alone.start();
-  // It is tried again within 20 s, whoever does nothing.
-  await page.clock.fastForward(20_000);
-  await expect(page.getByText('All sent').first()).toBeVisible();
-  const detail = (await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as {
-    visits: { id: string; closedAt: string | null }[];
-    readings: { visitId: string; value: number }[];
-  };
-  const visit = detail.visits[0];
-  expect(visit?.closedAt).not.toBeNull();
-  expect(detail.readings.filter((r) => r.visitId === visit?.id).map((r) => r.value)).toEqual([244, 12.6]);
+    await alone.stop();
+    await enter(page, '244');
+    await next(page);
+    await enter(page, '12.6');
+    await next(page);
+    await expect(page.getByText(/2 kept here, no signal/).first()).toBeVisible({ timeout: 20_000 });
+    await page.reload();
+    await page.goto(page.url().replace(/\?.*/, '') + '?at=2');
+    await expect(common(page)).toHaveValue('12.6');
+    await page.goto(page.url().replace(/heating.*/, 'close'));
+    await expect(
+      page.getByText(/of RLA|worked out from MCA|No RLA|Only the fuse|good for a 240|readings held against/).first(),
+    ).toBeVisible();
+    await closeRound(page);
+    await expect(page.getByText(/\d kept here, no signal/).first()).toBeVisible({ timeout: 20_000 });
+
+    await alone.start();
+    // It is tried again within 20 s, whoever does nothing.
+    await page.clock.fastForward(20_000);
+    await expect(page.getByText('All sent').first()).toBeVisible();
+    const detail = (await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as {
+      visits: { id: string; closedAt: string | null }[];
+      readings: { visitId: string; value: number }[];
+    };
+    const visit = detail.visits[0];
+    expect(visit?.closedAt).not.toBeNull();
+    expect(detail.readings.filter((r) => r.visitId === visit?.id).map((r) => r.value)).toEqual([244, 12.6]);
+  });
 });
 
 test('a half-filled plate form outlives a reload, and a refused one stays as it was', async ({ page }) => {

@@ -144,24 +144,28 @@ test('a call in the middle of the day says what it pushes, and goes into the day
   expect(idsOf(await week(at), bram.id)).toContain(system.id);
 });
 
-test('a technician’s own day is on the device: without a signal it is there, and so is its next system', async ({
-  page,
-  context,
-  alone,
-}) => {
-  await page.goto(`${alone.address}/rounds`);
-  await page.getByRole('link', { name: 'My day' }).click();
-  const next = page.getByRole('region', { name: 'Next' });
-  await expect(next.getByRole('heading')).toBeVisible();
-  const address = await next.getByRole('heading').innerText();
-  await expect(page.getByRole('region', { name: 'To carry' })).toBeVisible();
-  await keptHere(page);
-  await context.setOffline(true);
-  await page.getByRole('link', { name: 'Begin here' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(address);
-  await page.goBack();
-  await expect(next.getByRole('heading', { name: address })).toBeVisible();
-  await context.setOffline(false);
+test.describe('kept on the device', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('a technician’s own day is on the device: without a signal it is there, and so is its next system', async ({
+    page,
+    context,
+    alone,
+  }) => {
+    await page.goto(`${alone.address}/rounds`);
+    await page.getByRole('link', { name: 'My day' }).click();
+    const next = page.getByRole('region', { name: 'Next' });
+    await expect(next.getByRole('heading')).toBeVisible();
+    const address = await next.getByRole('heading').innerText();
+    await expect(page.getByRole('region', { name: 'To carry' })).toBeVisible();
+    await keptHere(page);
+    await context.setOffline(true);
+    await page.getByRole('link', { name: 'Begin here' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(address);
+    await page.goBack();
+    await expect(next.getByRole('heading', { name: address })).toBeVisible();
+    await context.setOffline(false);
+  });
 });
 
 test('how days are planned is asked for in full, and a place that is none is said so', async ({ page, alone }) => {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test, watchedDual } from '../support/app.ts';
+import { expect, test } from '../support/app.ts';
 
 /** Tabs on until the element with the focus has that name. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {
@@ -16,14 +16,13 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
   throw new Error(`${String(name)} cannot be reached with the Tab key`);
 }
 
-test('a round from start to close without touching pointer or pad', async ({ page, alone }, info) => {
+test('a round from start to close without touching pointer or pad', async ({ page, system }, info) => {
   test.skip(info.project.name === 'phone', 'a phone has no keyboard; its pad is covered by the other journeys');
-  const { systemId } = await watchedDual(alone.address);
-  await page.goto(`${alone.address}/systems`);
+  await page.goto('/systems');
   await expect(page.getByRole('heading', { level: 1, name: /systems/ })).toBeVisible();
   await page.keyboard.press('/');
   await expect(page.getByLabel(/Find by address/)).toBeFocused();
-  await page.goto(`${alone.address}/systems/${systemId}`);
+  await page.goto(`/systems/${system.id}`);
   await expect(page.getByRole('button', { name: 'Start a heating round' })).toBeVisible();
   await tabTo(page, /^Start a heating round$/);
   await page.keyboard.press('Enter');

@@ -40,14 +40,18 @@ test('a capacitor is worked out on the bench, doubted where the volts are the li
   await expect(page.getByText('They fit', { exact: true })).toBeVisible();
 });
 
-test('the bench works without a signal', async ({ page, server, context }) => {
-  await page.goto(`${server.address}/bench/heater`);
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.reload();
-  await expect(page.getByLabel('Rated', { exact: true })).toBeVisible();
-  await context.setOffline(true);
-  await page.goto(`${server.address}/bench/heater?kilowatts=10&volts=230`);
-  await expect(page.getByText('39.9 A', { exact: true })).toBeVisible();
+test.describe('kept on the device', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('the bench works without a signal', async ({ page, server, context }) => {
+    await page.goto(`${server.address}/bench/heater`);
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload();
+    await expect(page.getByLabel('Rated', { exact: true })).toBeVisible();
+    await context.setOffline(true);
+    await page.goto(`${server.address}/bench/heater?kilowatts=10&volts=230`);
+    await expect(page.getByText('39.9 A', { exact: true })).toBeVisible();
+  });
 });
 
 test('what was worked out on the bench goes into a round that is under way, and is looked at there before it is taken', async ({

@@ -11,9 +11,6 @@ import {
   watchedDual,
 } from '../support/app.ts';
 
-// What a page sends must be seen here, not by a worker in between.
-test.use({ serviceWorkers: 'block' });
-
 const volts = (page: Page) => page.getByRole('textbox', { name: /Line volts/ });
 const common = (page: Page) => page.getByRole('textbox', { name: /Compressor amps, common/ });
 
