@@ -81,7 +81,8 @@ test('a part is set aside with a reason, and had back at once', async ({ page })
     await page.keyboard.press('s');
   }
   const form = page.getByRole('dialog', { name: 'Set aside' });
-  await expect(form.getByRole('button', { name: 'Set aside' })).toBeDisabled();
+  await form.getByRole('button', { name: 'Set aside' }).click();
+  await expect(form.getByText('the reason is missing')).toBeVisible();
   await form.getByLabel('Because').fill('owner away, keys at the office');
   await form.getByRole('button', { name: 'Six weeks' }).click();
   await form.getByRole('button', { name: 'Set aside' }).click();

@@ -1,5 +1,5 @@
 import { isDoneBySaying, type Job, type JobsPage } from '@yarnix/core';
-import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { Button } from '../kit/button.tsx';
 import { Field, SelectField } from '../kit/field.tsx';
 import { troubleWords, type Deciding } from './use-decide.ts';
@@ -40,52 +40,48 @@ const Otherwise = ({ job, deciding, onDone }: Props) => (
 
 /** Plans a job for a day and a person, declines it with a reason, or says that it is done where nothing can measure it. */
 export function DecideJob({ job, people, deciding, onDone }: Props & { readonly people: JobsPage['people'] }) {
-  const [day, setDay] = useState(job.day ?? '');
-  const [person, setPerson] = useState(job.person?.id ?? '');
-  const [why, setWhy] = useState(job.note);
-  const [lacks, setLacks] = useState(false);
+  const { register, handleSubmit, setError, setFocus, formState } = useForm({
+    defaultValues: { day: job.day ?? '', personId: job.person?.id ?? '', note: job.note },
+  });
   const trouble = troubleWords(deciding.error);
-  const plan = () =>
+  const plan = handleSubmit(({ day, personId, note }) =>
     deciding.decide(
       job,
-      { decision: 'accepted', day: day || null, personId: person || null, note: why.trim() },
+      { decision: 'accepted', day: day || null, personId: personId || null, note: note.trim() },
       onDone,
-    );
-  const decline = () => {
-    setLacks(why.trim() === '');
-    if (why.trim() !== '')
-      deciding.decide(job, { decision: 'declined', day: null, personId: null, note: why.trim() }, onDone);
-  };
+    ),
+  );
+  const decline = handleSubmit(({ note }) => {
+    if (note.trim() !== '')
+      return deciding.decide(job, { decision: 'declined', day: null, personId: null, note: note.trim() }, onDone);
+    setError('note', { message: 'Say why it was declined.' });
+    setFocus('note');
+  });
   return (
     <form
       noValidate
       aria-label={`Decide: ${job.address}`}
       className="grid gap-3 border-l-[3px] border-copper py-2 pl-3 md:grid-cols-[170px_200px_1fr]"
-      onSubmit={(event) => {
-        event.preventDefault();
-        plan();
-      }}
+      onSubmit={(event) => void plan(event)}
     >
-      <Field label="On" type="date" value={day} onChange={(e) => setDay(e.target.value)} />
+      <Field label="On" type="date" {...register('day')} />
       <SelectField
         label="By"
-        value={person}
-        onChange={(e) => setPerson(e.target.value)}
         options={[['', 'nobody yet'], ...people.map(({ id, name }) => [id, name] as const)]}
+        {...register('personId')}
       />
       <Field
         label="Note, or why it is declined"
-        value={why}
         maxLength={300}
-        onChange={(e) => setWhy(e.target.value)}
-        error={lacks ? 'Say why it was declined.' : undefined}
+        error={formState.errors.note?.message}
+        {...register('note')}
       />
       <div className="flex flex-wrap gap-2 md:col-span-3">
         <Button look="main" type="submit" disabled={deciding.busy}>
           {job.decision === 'accepted' ? 'Keep the plan' : 'Plan it'}
         </Button>
         {job.decision !== 'declined' && (
-          <Button disabled={deciding.busy} onClick={decline}>
+          <Button disabled={deciding.busy} onClick={() => void decline()}>
             The owner declines
           </Button>
         )}

@@ -1,15 +1,20 @@
-import { INSTRUMENT_KINDS, INSTRUMENT_NAMES, type InstrumentKind, type MeterView, type NewMeter } from '@yarnix/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { INSTRUMENT_KINDS, INSTRUMENT_NAMES, newMeterSchema, type MeterView, type NewMeter } from '@yarnix/core';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { v7 } from 'uuid';
-import { ApiProblem, change } from '../../app/api.ts';
-import { queries } from '../../app/queries.ts';
+import type { z } from 'zod';
+import { change } from '../../app/api.ts';
+import { showAtFields, troubleBeside } from '../../kit/at-fields.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field, SelectField } from '../../kit/field.tsx';
 import { localToday } from '../../kit/local-day.ts';
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-const today = localToday;
+const noneIfEmpty = (text: string | null): string | null => (text === '' ? null : text);
+
+type Typed = z.input<typeof newMeterSchema>;
 
 /** Keeps an instrument; whoever shows it hears of it. */
 function useKeep(id: string, onDone: () => void) {
@@ -29,76 +34,66 @@ function useKeep(id: string, onDone: () => void) {
 /** A new instrument, or what is kept of one: whose, what it is called, since when and until when it is used. */
 export function MeterForm({
   people,
+  me = null,
   meter,
   onDone,
 }: {
   people: readonly { readonly id: string; readonly name: string }[];
+  /** Whose a new one is, as a rule. */
+  me?: string | null;
   meter?: MeterView;
   onDone: () => void;
 }) {
-  const me = useQuery(queries.session()).data?.person.id;
   const [id] = useState(() => meter?.id ?? v7());
-  const [kind, setKind] = useState<InstrumentKind>(meter?.kind ?? 'capacitance-meter');
-  const [name, setName] = useState(meter?.name ?? '');
-  const [personId, setPersonId] = useState(meter ? (meter.personId ?? '') : null);
-  const [since, setSince] = useState(meter?.since ?? today());
-  const [until, setUntil] = useState(meter?.until ?? '');
-  const whose = personId ?? me ?? '';
+  const { register, handleSubmit, setError, formState } = useForm<Typed, unknown, NewMeter>({
+    resolver: zodResolver(newMeterSchema),
+    defaultValues: {
+      kind: meter?.kind ?? 'capacitance-meter',
+      name: meter?.name ?? '',
+      personId: meter ? meter.personId : me,
+      since: meter?.since ?? localToday(),
+      until: meter?.until ?? null,
+    },
+  });
+  const { errors } = formState;
   const save = useKeep(id, onDone);
-  const errors = save.error instanceof ApiProblem ? (save.error.problem.errors ?? []) : [];
-  const errorAt = (path: string) => errors.find((e) => e.path === path)?.detail;
+  const keep = (body: NewMeter) => save.mutate(body, { onError: (error) => showAtFields(error, setError) });
   return (
     <form
+      noValidate
       aria-label={meter ? 'What is kept of it' : 'New instrument'}
       className="mb-5 grid gap-3 border-l-[3px] border-copper bg-raised p-4 md:grid-cols-5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.mutate({ kind, name, personId: whose || null, since, until: until || null });
-      }}
+      onSubmit={(event) => void handleSubmit(keep)(event)}
     >
       {!meter && (
         <SelectField
           label="Kind"
-          value={kind}
           options={INSTRUMENT_KINDS.map((k) => [k, capital(INSTRUMENT_NAMES[k])] as const)}
-          onChange={(e) => setKind(e.target.value as InstrumentKind)}
+          {...register('kind')}
         />
       )}
       <Field
         label="Name"
-        value={name}
         maxLength={60}
         placeholder="the yellow one"
-        error={errorAt('name')}
-        onChange={(e) => setName(e.target.value)}
+        error={errors.name?.message}
+        {...register('name')}
       />
       <SelectField
         label="Whose"
-        value={whose}
         options={[...people.map((p) => [p.id, p.name] as const), ['', 'The firm’s'] as const]}
-        error={errorAt('personId')}
-        onChange={(e) => setPersonId(e.target.value)}
+        error={errors.personId?.message}
+        {...register('personId', { setValueAs: noneIfEmpty })}
       />
-      <Field
-        label="Used since"
-        type="date"
-        value={since}
-        error={errorAt('since')}
-        onChange={(e) => setSince(e.target.value)}
-      />
+      <Field label="Used since" type="date" error={errors.since?.message} {...register('since')} />
       <Field
         label="Until"
         type="date"
-        value={until}
-        error={errorAt('until')}
+        error={errors.until?.message}
         hint="Empty while it is used"
-        onChange={(e) => setUntil(e.target.value)}
+        {...register('until', { setValueAs: noneIfEmpty })}
       />
-      <Foot
-        isPending={save.isPending}
-        trouble={save.error && errors.length === 0 ? save.error.message : null}
-        onLeave={onDone}
-      />
+      <Foot isPending={save.isPending} trouble={troubleBeside(save.error)} onLeave={onDone} />
     </form>
   );
 }

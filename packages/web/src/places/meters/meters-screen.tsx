@@ -51,6 +51,7 @@ function MeterRow({ meter }: { meter: MeterView }) {
 /** Meters: the instruments the firm reads with, how far each is off by what its readings say; those that need eyes first. */
 export function MetersScreen() {
   const meters = useQuery(queries.meters());
+  const me = useQuery(queries.session()).data?.person.id;
   const [adding, setAdding] = useState(false);
   if (!meters.data) {
     return meters.error ? (
@@ -77,7 +78,7 @@ export function MetersScreen() {
         Every meter is off by a little and keeps being off; read on many parts, it gives itself away. What is known of
         it is taken off before a part is judged. What is read is kept as it was read.
       </p>
-      {adding && <MeterForm people={meters.data.people} onDone={() => setAdding(false)} />}
+      {adding && me && <MeterForm people={meters.data.people} me={me} onDone={() => setAdding(false)} />}
       <ul className="border-t border-rule-strong">
         {all.map((meter) => (
           <MeterRow key={`${meter.id}${meter.kind}`} meter={meter} />

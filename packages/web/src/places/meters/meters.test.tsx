@@ -53,6 +53,19 @@ test('a new instrument is kept under who asks, with what was typed', async () =>
   await waitFor(() => expect(screen.queryByRole('form')).toBeNull());
 });
 
+test('one laid aside before it came into use is told so without asking the office', async () => {
+  open('/meters', SCREENS);
+  fireEvent.click(await screen.findByRole('button', { name: 'New instrument' }));
+  const form = within(await screen.findByRole('form', { name: 'New instrument' }));
+  fireEvent.change(form.getByLabelText('Name'), { target: { value: 'the long one' } });
+  fireEvent.change(form.getByLabelText('Used since'), { target: { value: '2026-03-01' } });
+  fireEvent.change(form.getByLabelText('Until'), { target: { value: '2026-02-01' } });
+  fireEvent.click(form.getByRole('button', { name: 'Keep it' }));
+  expect(await form.findByText('is before it came into use')).toBeTruthy();
+  expect(office.sent('PUT', /meters/)).toEqual([]);
+  expect(form.getByLabelText<HTMLInputElement>('Until').value).toBe('2026-02-01');
+});
+
 test('what the office will not take is told at its field, and what was typed stays', async () => {
   office.answer('PUT /api/meters/*', new Refused('Not taken.', [{ path: 'name', detail: 'is used already' }]));
   open('/meters', SCREENS);

@@ -1,7 +1,10 @@
 import { planningSchema, readPlace, sayPlace, type PlanningSettings } from '@yarnix/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo } from 'react';
+import { useForm, type UseFormRegisterReturn } from 'react-hook-form';
 import { Link } from 'react-router';
+import { z } from 'zod';
 import { change } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
@@ -11,16 +14,27 @@ import { Field } from '../../kit/field.tsx';
 
 const NO_PLACE = 'is no place: paste latitude and longitude, as 40.7128, -74.0060';
 
-/** How a firm plans, as it is typed. */
-interface Typed {
-  readonly heat: string;
-  readonly frost: string;
-  readonly begins: string;
-  readonly ends: string;
-  readonly breakMinutes: string;
-  readonly start: string;
-  readonly areas: Readonly<Record<string, string>>;
-}
+const placeSchema = z
+  .string()
+  .refine((text) => text.trim() === '' || readPlace(text) !== null, NO_PLACE)
+  .transform(readPlace);
+const minuteSchema = z.string().transform(asMinute);
+
+/** How a firm plans, as it is typed: times and places as text. */
+const formSchema = z
+  .object({
+    heat: z.string().trim(),
+    frost: z.string().trim(),
+    begins: minuteSchema,
+    ends: minuteSchema,
+    breakMinutes: z.string().transform((text) => (text.trim() === '' ? NaN : Number(text))),
+    start: placeSchema,
+    areas: z.array(z.object({ area: z.string(), place: placeSchema })),
+  })
+  .pipe(planningSchema);
+type Typed = z.input<typeof formSchema>;
+
+const typedPlace = (place: PlanningSettings['start']): string => (place ? sayPlace(place) : '');
 
 const typedOf = (settings: PlanningSettings): Typed => ({
   heat: settings.heat,
@@ -28,95 +42,56 @@ const typedOf = (settings: PlanningSettings): Typed => ({
   begins: asTime(settings.begins),
   ends: asTime(settings.ends),
   breakMinutes: String(settings.breakMinutes),
-  start: settings.start ? sayPlace(settings.start) : '',
-  areas: Object.fromEntries(settings.areas.map(({ area, place }) => [area, place ? sayPlace(place) : ''])),
+  start: typedPlace(settings.start),
+  areas: settings.areas.map(({ area, place }) => ({ area, place: typedPlace(place) })),
 });
 
-/** What was typed as settings, or what is wrong with it by field. */
-function settingsFrom(typed: Typed): { settings: PlanningSettings } | { wrong: Readonly<Record<string, string>> } {
-  const places = { start: typed.start, ...typed.areas };
-  const wrongPlaces = Object.entries(places).filter(([, text]) => text.trim() !== '' && readPlace(text) === null);
-  const read = planningSchema.safeParse({
-    heat: typed.heat.trim(),
-    frost: typed.frost.trim(),
-    begins: asMinute(typed.begins),
-    ends: asMinute(typed.ends),
-    breakMinutes: typed.breakMinutes.trim() === '' ? NaN : Number(typed.breakMinutes),
-    start: readPlace(typed.start),
-    areas: Object.entries(typed.areas).map(([area, text]) => ({ area, place: readPlace(text) })),
-  });
-  if (read.success && wrongPlaces.length === 0) return { settings: read.data };
-  return {
-    wrong: {
-      ...Object.fromEntries((read.error?.issues ?? []).map((issue) => [String(issue.path[0]), issue.message])),
-      ...Object.fromEntries(wrongPlaces.map(([name]) => [name, NO_PLACE])),
-    },
-  };
-}
-
 /** Where each area is. */
-function Areas({
-  typed,
-  wrong,
-  onType,
-}: {
-  typed: Typed['areas'];
-  wrong: Readonly<Record<string, string>>;
-  onType: (area: string, text: string) => void;
-}) {
-  if (Object.keys(typed).length === 0) return null;
+function Areas({ areas, field }: { areas: Typed['areas']; field: (at: number) => FieldProps }) {
+  if (areas.length === 0) return null;
   return (
     <section aria-labelledby="areas" className="grid gap-3">
       <h2 id="areas" className="text-xl font-bold">
         Where areas are
       </h2>
       <p className="text-[15px]">For systems whose own place is not known.</p>
-      {Object.entries(typed).map(([area, text]) => (
-        <Field
-          key={area}
-          label={area}
-          value={text}
-          error={wrong[area]}
-          onChange={(e) => onType(area, e.target.value)}
-        />
+      {areas.map(({ area }, at) => (
+        <Field key={area} label={area} {...field(at)} />
       ))}
     </section>
   );
 }
 
+type FieldProps = UseFormRegisterReturn & { readonly error: string | undefined };
+
 function PlanningForm({ settings }: { settings: PlanningSettings }) {
   const client = useQueryClient();
-  // What is typed lies over what holds: an answer that comes late changes only what was not touched.
-  const [over, setOver] = useState<Partial<Typed>>({});
-  const held = typedOf(settings);
-  const typed = { ...held, ...over, areas: { ...held.areas, ...over.areas } };
-  const [wrong, setWrong] = useState<Readonly<Record<string, string>>>({});
+  const held = useMemo(() => typedOf(settings), [settings]);
+  const { register, handleSubmit, reset, formState } = useForm<Typed, unknown, PlanningSettings>({
+    resolver: zodResolver(formSchema),
+    defaultValues: held,
+    // An answer that comes late changes only what was not touched.
+    values: held,
+    resetOptions: { keepDirtyValues: true },
+  });
+  const { errors, isDirty } = formState;
   const keeping = useMutation({
     mutationFn: (body: PlanningSettings) => change('PUT', '/api/planning', body, 'planningSchema'),
     onSuccess: (kept) => {
       client.setQueryData(queries.planning().queryKey, kept);
-      setOver({});
+      reset(typedOf(kept), { keepDirtyValues: false });
       return client.invalidateQueries({ queryKey: ['week'] });
     },
   });
-  const keep = () => {
-    const read = settingsFrom(typed);
-    setWrong('wrong' in read ? read.wrong : {});
-    if ('settings' in read) keeping.mutate(read.settings);
-  };
-  const field = (name: Exclude<keyof Typed, 'areas'>) => ({
-    value: typed[name],
-    error: wrong[name],
-    onChange: (e: { target: { value: string } }) => setOver({ ...over, [name]: e.target.value }),
+  const field = (name: Exclude<keyof Typed, 'areas'>): FieldProps => ({
+    ...register(name),
+    error: errors[name]?.message,
   });
   return (
     <form
       noValidate
       className="grid max-w-3xl gap-5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
+      onSubmit={(event) => void handleSubmit((settings) => keeping.mutate(settings))(event)}
     >
       <div className="grid gap-3 md:grid-cols-2">
         <Field label="First heat, month-day" hint="What cools must be right before it." {...field('heat')} />
@@ -133,11 +108,10 @@ function PlanningForm({ settings }: { settings: PlanningSettings }) {
         {...field('start')}
       />
       <Areas
-        typed={typed.areas}
-        wrong={wrong}
-        onType={(area, text) => setOver({ ...over, areas: { ...over.areas, [area]: text } })}
+        areas={held.areas}
+        field={(at) => ({ ...register(`areas.${at}.place`), error: errors.areas?.[at]?.place?.message })}
       />
-      <KeepIt look="main" keeping={keeping} isTouched={Object.keys(over).length > 0} />
+      <KeepIt look="main" keeping={keeping} isTouched={isDirty} />
     </form>
   );
 }

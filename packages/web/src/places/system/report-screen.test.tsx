@@ -67,6 +67,7 @@ test('the head of all reports is kept, and refused without a name before it is s
   fireEvent.change(name, { target: { value: 'Bracken & Sons' } });
   fireEvent.click(screen.getByRole('button', { name: 'Keep it' }));
   await waitFor(() => expect(office.sent('PUT', /report-head/)).toEqual([{ name: 'Bracken & Sons', line: '' }]));
+  expect(await screen.findByText('Kept')).toBeTruthy();
 });
 
 test('what goes wrong with a link is said', async () => {

@@ -1,6 +1,8 @@
 import { reportHeadSchema, type ReportHead } from '@yarnix/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
 import { change, send } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
@@ -101,44 +103,41 @@ function AsPage({ visitId }: { visitId: string }) {
 /** What the firm writes at the head of all its reports. */
 function AtItsHead() {
   const client = useQueryClient();
-  const held = useQuery(queries.reportHead());
-  const [over, setOver] = useState<Partial<ReportHead>>({});
-  const [wrong, setWrong] = useState<Readonly<Record<string, string>>>({});
+  const held = useQuery(queries.reportHead()).data;
+  const { register, handleSubmit, reset, formState } = useForm<ReportHead>({
+    resolver: zodResolver(reportHeadSchema),
+    defaultValues: { name: '', line: '' },
+    // An answer that comes late changes only what was not touched.
+    ...(held && { values: held }),
+    resetOptions: { keepDirtyValues: true },
+  });
   const keeping = useMutation({
     mutationFn: (body: ReportHead) => change('PUT', '/api/report-head', body, 'reportHeadSchema'),
     onSuccess: (kept) => {
       client.setQueryData(queries.reportHead().queryKey, kept);
-      setOver({});
+      reset(kept, { keepDirtyValues: false });
     },
   });
-  if (!held.data) return null;
-  const typed = { ...held.data, ...over };
-  const keep = () => {
-    const read = reportHeadSchema.safeParse(typed);
-    setWrong(read.success ? {} : Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])));
-    if (read.success) keeping.mutate(read.data);
-  };
-  const field = (name: keyof ReportHead) => ({
-    value: typed[name],
-    error: wrong[name],
-    onChange: (e: { target: { value: string } }) => setOver({ ...over, [name]: e.target.value }),
-  });
+  if (!held) return null;
+  const { errors, isDirty } = formState;
   return (
     <form
       noValidate
       aria-labelledby="head"
       className="grid gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
+      onSubmit={(event) => void handleSubmit((head) => keeping.mutate(head))(event)}
     >
       <h2 id="head" className="text-xl font-bold">
         At the head of every report
       </h2>
-      <Field label="The firm" maxLength={80} {...field('name')} />
-      <Field label="A line of its own: license, telephone" maxLength={160} {...field('line')} />
-      <KeepIt keeping={keeping} isTouched={Object.keys(over).length > 0} />
+      <Field label="The firm" maxLength={80} error={errors.name?.message} {...register('name')} />
+      <Field
+        label="A line of its own: license, telephone"
+        maxLength={160}
+        error={errors.line?.message}
+        {...register('line')}
+      />
+      <KeepIt keeping={keeping} isTouched={isDirty} />
     </form>
   );
 }

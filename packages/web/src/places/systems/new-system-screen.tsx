@@ -13,9 +13,10 @@ import { useForm, useWatch, type Control, type FieldValues, type UseFormRegister
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { z } from 'zod';
-import { ApiProblem, put } from '../../app/api.ts';
+import { put } from '../../app/api.ts';
 import { queryClient } from '../../app/query-client.ts';
 import { Field, SelectField } from '../../kit/field.tsx';
+import { showAtFields } from '../../kit/at-fields.ts';
 import { PlateFields } from './plate-fields.tsx';
 import { plateFormSchema, sensibleSoFar, textOf, withoutEmptyRows } from './plate-form.ts';
 import { SaveBar } from './save-bar.tsx';
@@ -78,10 +79,7 @@ export function NewSystemScreen() {
       await queryClient.invalidateQueries({ queryKey: ['systems'] });
       await navigate(`/systems/${id}`);
     },
-    onError: (error) => {
-      if (!(error instanceof ApiProblem)) return;
-      for (const { path, detail } of error.problem.errors ?? []) setError(path as 'address', { message: detail });
-    },
+    onError: (error) => showAtFields(error, setError),
   });
 
   return (

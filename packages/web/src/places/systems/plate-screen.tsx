@@ -5,10 +5,11 @@ import { useForm, useWatch, type Control, type FieldValues, type UseFormRegister
 import { useNavigate, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { z } from 'zod';
-import { ApiProblem, put } from '../../app/api.ts';
+import { put } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
 import { queryClient } from '../../app/query-client.ts';
 import { Failed, Loading } from '../../app/states.tsx';
+import { showAtFields } from '../../kit/at-fields.ts';
 import { PlateFields } from './plate-fields.tsx';
 import { plateFormSchema, sensibleSoFar, withoutEmptyRows } from './plate-form.ts';
 import { SaveBar } from './save-bar.tsx';
@@ -37,10 +38,7 @@ function PlateForm({ system }: { system: SystemDetail }) {
       await queryClient.invalidateQueries();
       await navigate(`/systems/${system.id}`);
     },
-    onError: (error) => {
-      if (!(error instanceof ApiProblem)) return;
-      for (const { path, detail } of error.problem.errors ?? []) setError(path as 'plate', { message: detail });
-    },
+    onError: (error) => showAtFields(error, setError),
   });
   return (
     <form

@@ -1,69 +1,70 @@
 import { refrigerantName, REFRIGERANTS } from '@yarnix/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { put } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
 import { queryClient } from '../../app/query-client.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field } from '../../kit/field.tsx';
 
+const tableFormSchema = z.object({
+  name: z.string().trim().min(1, 'Which refrigerant?'),
+  source: z.string().trim().min(1, 'Where are they from?'),
+  estimate: z.boolean(),
+  files: z.custom<FileList>((files) => (files as FileList | undefined)?.length === 1, 'Choose the file.'),
+});
+type TableForm = z.infer<typeof tableFormSchema>;
+
+async function load({ name, source, estimate, files }: TableForm): Promise<void> {
+  const csv = (await files[0]?.text()) ?? '';
+  await put(`/api/refrigerants/${encodeURIComponent(refrigerantName(name))}`, { csv, source, estimate });
+}
+
 function LoadTable() {
-  const [name, setName] = useState('');
-  const [source, setSource] = useState('');
-  const [estimate, setEstimate] = useState(false);
-  const [file, setFile] = useState<File | null>(null);
+  const { register, handleSubmit, reset, formState } = useForm<TableForm>({
+    resolver: zodResolver(tableFormSchema),
+    defaultValues: { name: '', source: '', estimate: false },
+  });
+  const { errors } = formState;
   const loading = useMutation({
-    mutationFn: async (csv: string) =>
-      put(`/api/refrigerants/${encodeURIComponent(refrigerantName(name))}`, { csv, source, estimate }),
-    onSuccess: async () => {
-      setName('');
-      setFile(null);
+    mutationFn: load,
+    onSuccess: async (_, { source, estimate }) => {
+      reset({ name: '', source, estimate });
       await queryClient.invalidateQueries({ queryKey: ['session'] });
     },
   });
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    if (file) loading.mutate(await file.text());
-  };
   return (
-    <form className="grid max-w-[560px] gap-4" onSubmit={(event) => void submit(event)}>
+    <form
+      noValidate
+      className="grid max-w-[560px] gap-4"
+      onSubmit={(event) => void handleSubmit((table) => loading.mutate(table))(event)}
+    >
       <h2 className="text-lg font-bold">Load a supplier’s table</h2>
       <p className="text-soft">
         A CSV file whose first row names temperature, bubble and dew, each with its unit (°F or °C; psig, psia or kPa),
         then one row a temperature, rising.
       </p>
-      <Field label="Refrigerant" value={name} maxLength={20} onChange={(e) => setName(e.target.value)} />
+      <Field label="Refrigerant" maxLength={20} error={errors.name?.message} {...register('name')} />
       <Field
         label="Where the figures come from"
-        value={source}
         maxLength={200}
-        onChange={(e) => setSource(e.target.value)}
+        error={errors.source?.message}
+        {...register('source')}
       />
       <label className="flex min-h-12 items-center gap-3 font-semibold">
-        <input type="checkbox" className="size-6" checked={estimate} onChange={(e) => setEstimate(e.target.checked)} />
+        <input type="checkbox" className="size-6" {...register('estimate')} />
         An estimate, not the supplier’s own figures
       </label>
-      <label className="grid gap-1">
-        <span className="label">CSV file</span>
-        <input
-          type="file"
-          accept=".csv,text/csv"
-          className="min-h-12"
-          onChange={(e) => setFile(e.target.files?.[0] ?? null)}
-        />
-      </label>
+      <Field label="CSV file" type="file" accept=".csv,text/csv" error={errors.files?.message} {...register('files')} />
       {loading.error && (
         <p role="alert" className="font-semibold text-act">
           {loading.error.message} Nothing was loaded.
         </p>
       )}
       {loading.isSuccess && <p role="status">Loaded. It is used like the built-in ones from now on.</p>}
-      <Button
-        look="main"
-        type="submit"
-        className="justify-self-start"
-        disabled={!file || name.trim() === '' || source.trim() === '' || loading.isPending}
-      >
+      <Button look="main" type="submit" className="justify-self-start" disabled={loading.isPending}>
         Load it
       </Button>
     </form>

@@ -1,7 +1,9 @@
-import { isoOf, nextRoundAfter, type WatchRow } from '@yarnix/core';
+import { isoOf, nextRoundAfter, snoozeSchema, type Snooze, type WatchRow } from '@yarnix/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useQuery } from '@tanstack/react-query';
 import { Popover } from 'radix-ui';
-import { useState, type FormEvent, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { queries } from '../../app/queries.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field } from '../../kit/field.tsx';
@@ -13,28 +15,29 @@ function Form({ row, onDone }: { row: WatchRow; onDone: () => void }) {
   const session = useQuery(queries.session());
   const today = dayNow();
   const next = session.data ? nextRoundAfter(today, session.data.firm.policy) : today + 150;
-  const [until, setUntil] = useState(isoOf(next));
-  const [reason, setReason] = useState('');
+  const { register, handleSubmit, setValue, control, formState } = useForm<Snooze>({
+    resolver: zodResolver(snoozeSchema),
+    defaultValues: { until: isoOf(next), reason: '' },
+  });
+  const until = useWatch({ control, name: 'until' });
+  const { errors } = formState;
   const { snooze } = useSnooze();
   const choices = [
     { label: 'Two weeks', day: today + 14 },
     { label: 'Six weeks', day: today + 42 },
     { label: 'Next round', day: next },
   ];
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    snooze.mutate({ id: row.componentId, until, reason: reason.trim() }, { onSuccess: onDone });
-  };
+  const submit = handleSubmit((body) => snooze.mutate({ id: row.componentId, ...body }, { onSuccess: onDone }));
   return (
-    <form onSubmit={submit} className="grid gap-3">
+    <form noValidate onSubmit={(event) => void submit(event)} className="grid gap-3">
       <p className="font-bold">Set {partName(row)} aside</p>
       <Field
         label="Because"
-        value={reason}
         maxLength={200}
         autoFocus
         autoComplete="off"
-        onChange={(e) => setReason(e.target.value)}
+        error={errors.reason?.message}
+        {...register('reason')}
       />
       <div className="flex flex-wrap gap-2">
         {choices.map(({ label, day }) => (
@@ -42,22 +45,16 @@ function Form({ row, onDone }: { row: WatchRow; onDone: () => void }) {
             key={label}
             type="button"
             aria-pressed={until === isoOf(day)}
-            onClick={() => setUntil(isoOf(day))}
+            onClick={() => setValue('until', isoOf(day))}
             className="min-h-12 rounded-[4px] border-[1.5px] border-rule-strong px-3 font-semibold aria-pressed:border-copper aria-pressed:bg-copper aria-pressed:text-on-copper"
           >
             {label}
           </button>
         ))}
       </div>
-      <Field
-        label="Until"
-        type="date"
-        value={until}
-        min={isoOf(today + 1)}
-        onChange={(e) => setUntil(e.target.value)}
-      />
+      <Field label="Until" type="date" min={isoOf(today + 1)} error={errors.until?.message} {...register('until')} />
       {snooze.error && <p className="font-semibold text-act">{snooze.error.message}</p>}
-      <Button type="submit" look="main" disabled={reason.trim().length < 3 || snooze.isPending}>
+      <Button type="submit" look="main" disabled={snooze.isPending}>
         Set aside
       </Button>
     </form>

@@ -82,7 +82,9 @@ test('a part is set aside with a reason until a day, and had back at once', asyn
   fireEvent.click(screen.getAllByRole('button', { name: /[Ss]et aside/ })[0]!);
   const form = within(await screen.findByRole('dialog', { name: 'Set aside' }));
   const submit = form.getByRole<HTMLButtonElement>('button', { name: 'Set aside' });
-  expect(submit.disabled).toBe(true);
+  fireEvent.click(submit);
+  expect(await form.findByText('the reason is missing')).toBeTruthy();
+  expect(office.sent('PUT', /snooze/)).toEqual([]);
   fireEvent.change(form.getByLabelText('Because'), { target: { value: 'owner moves out' } });
   fireEvent.click(form.getByRole('button', { name: 'Two weeks' }));
   fireEvent.click(submit);

@@ -1,19 +1,27 @@
 import { beforeWords, jobTitle, jobWhy, type Week } from '@yarnix/core';
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
+import { z } from 'zod';
 import { Button } from '../../kit/button.tsx';
 import { Field, SelectField } from '../../kit/field.tsx';
 import { whereIs, type Card } from './board.ts';
 import { asMinute, asTime } from '../../kit/clock-time.ts';
 import type { Moves } from './use-moves.ts';
 
-/** What is wrong with a promise as it is typed; null where nothing is. */
-function troubleOf(from: number | null, to: number | null, day: string): string | null {
-  if (from === null && to === null) return null;
-  if (from === null || to === null) return 'Say from when and to when.';
-  if (from >= to) return 'It ends before it begins.';
-  return day === '' ? 'A promise needs a day.' : null;
-}
+const timeSchema = z.string().transform(asMinute);
+
+/** A stop as it is planned by hand; a promise has both its ends, in their order, and a day. */
+const planSchema = z
+  .object({ day: z.string(), personId: z.string(), from: timeSchema, to: timeSchema })
+  .superRefine(({ day, from, to }, ctx) => {
+    const wrong = (path: string, message: string) => ctx.addIssue({ code: 'custom', path: [path], message });
+    if (from === null && to === null) return;
+    if (from === null || to === null) wrong(from === null ? 'from' : 'to', 'Say from when and to when.');
+    else if (from >= to) wrong('to', 'It ends before it begins.');
+    else if (day === '') wrong('day', 'A promise needs a day.');
+  });
+type Plan = z.output<typeof planSchema>;
 
 /** Where it is, and what is to do there. */
 const About = ({ card }: { card: Card }) => (
@@ -50,17 +58,18 @@ export function StopDetails({
   moves: Moves;
   onClose: () => void;
 }) {
-  const [day, setDay] = useState(card.day ?? '');
-  const [personId, setPersonId] = useState(card.personId ?? '');
-  const [from, setFrom] = useState(card.window ? asTime(card.window.from) : '');
-  const [to, setTo] = useState(card.window ? asTime(card.window.to) : '');
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const keep = () => {
-    const [begins, ends] = [asMinute(from), asMinute(to)];
-    const wrong = troubleOf(begins, ends, day);
-    setTrouble(wrong);
-    if (wrong) return;
-    const window = begins === null || ends === null ? null : { from: begins, to: ends };
+  const { register, handleSubmit, formState } = useForm<z.input<typeof planSchema>, unknown, Plan>({
+    resolver: zodResolver(planSchema),
+    defaultValues: {
+      day: card.day ?? '',
+      personId: card.personId ?? '',
+      from: card.window ? asTime(card.window.from) : '',
+      to: card.window ? asTime(card.window.to) : '',
+    },
+  });
+  const { errors } = formState;
+  const keep = ({ day, personId, from, to }: Plan) => {
+    const window = from === null || to === null ? null : { from, to };
     const stays = day === (card.day ?? '') && personId === (card.personId ?? '');
     const was = whereIs(week, card);
     moves.move(
@@ -75,28 +84,19 @@ export function StopDetails({
       noValidate
       aria-label={`Plan ${card.address}`}
       className="my-3 grid gap-3 border-l-[3px] border-copper py-1 pl-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
+      onSubmit={(event) => void handleSubmit(keep)(event)}
     >
       <About card={card} />
       <div className="grid grid-cols-2 gap-3 md:max-w-3xl md:grid-cols-4">
-        <Field label="On" type="date" value={day} onChange={(e) => setDay(e.target.value)} />
+        <Field label="On" type="date" error={errors.day?.message} {...register('day')} />
         <SelectField
           label="By"
-          value={personId}
-          onChange={(e) => setPersonId(e.target.value)}
           options={[['', 'nobody yet'], ...week.people.map(({ id, name }) => [id, name] as const)]}
+          {...register('personId')}
         />
-        <Field label="Promised from" type="time" value={from} onChange={(e) => setFrom(e.target.value)} />
-        <Field label="Promised to" type="time" value={to} onChange={(e) => setTo(e.target.value)} />
+        <Field label="Promised from" type="time" error={errors.from?.message} {...register('from')} />
+        <Field label="Promised to" type="time" error={errors.to?.message} {...register('to')} />
       </div>
-      {trouble && (
-        <p role="alert" className="font-semibold text-act">
-          {trouble}
-        </p>
-      )}
       <div className="flex gap-2">
         <Button look="main" type="submit" disabled={moves.busy}>
           Keep the plan
