@@ -1,4 +1,12 @@
-import { dayOf, placesOn, type Day, type FollowUpView, type NewFollowUp, type NewReading, type VisitView } from '@yarnix/core';
+import {
+  dayOf,
+  placesOn,
+  type Day,
+  type FollowUpView,
+  type NewFollowUp,
+  type NewReading,
+  type VisitView,
+} from '@yarnix/core';
 import { isDeepStrictEqual } from 'node:util';
 import { holdSystem } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
