@@ -101,15 +101,16 @@ test(`a server killed ${STRIKES} times amid writes loses and doubles nothing tha
     while (!(await answers(address))) await sleep(50);
   };
   await up();
-  const all = await writeMeanwhile(address, at, async () => {
+  const all = await writeMeanwhile(address, at, async (another) => {
     for (let strike = 0; strike < STRIKES; strike += 1) {
+      await another();
       await sleep(400 + 137 * strike);
       server.kill('SIGKILL');
       await new Promise((resolve) => server.once('exit', resolve));
       server = start();
       await up();
     }
-    await sleep(400);
+    await another();
   }).finally(() => server.kill('SIGKILL'));
   const { acknowledged } = await expectWhole(all);
   if (process.env.FAULT_STRIKES)
@@ -121,8 +122,9 @@ test(`a database lost ${STRIKES} times: 503 with retry-after meanwhile, and it r
   const db = connect(line.url, 6);
   const app = createApp({ db, log: createLog('silent'), now: () => new Date() });
   const { address, close } = await listening(app);
-  const all = await writeMeanwhile(address, await places(WRITERS), async () => {
+  const all = await writeMeanwhile(address, await places(WRITERS), async (another) => {
     for (let strike = 0; strike < STRIKES; strike += 1) {
+      await another();
       await sleep(300 + 91 * strike);
       line.cut();
       await sleep(150);
@@ -132,7 +134,7 @@ test(`a database lost ${STRIKES} times: 503 with retry-after meanwhile, and it r
       line.mend();
       await request(app).get('/api/watch').expect(200);
     }
-    await sleep(300);
+    await another();
   }).finally(async () => {
     close();
     await db.destroy();
@@ -146,8 +148,9 @@ test(`a database lost ${STRIKES} times: 503 with retry-after meanwhile, and it r
 test('connections that the database ends one by one are replaced, and a write answers for itself', async () => {
   const { address, close } = await listening(suite.app);
   const other = connect(suite.url, 1);
-  const all = await writeMeanwhile(address, await places(WRITERS), async () => {
+  const all = await writeMeanwhile(address, await places(WRITERS), async (another) => {
     for (let strike = 0; strike < 4 * STRIKES; strike += 1) {
+      await another();
       await sleep(60);
       // Its own workers (a vacuum that happens to be there) are not ours to end.
       await other.raw(`

@@ -17,9 +17,9 @@ export interface Sent {
 async function writeReadings(
   address: string,
   at: { visitId: string; componentId: string },
+  sent: Sent,
   until: () => boolean,
-): Promise<Sent> {
-  const sent: Sent = { kept: new Set(), tried: new Set(), answers: new Map() };
+): Promise<void> {
   for (let n = 0; !until(); n += 1) {
     const id = v7();
     const body: NewReading = benchReading({ ...at, inputs: { microfarads: 39 + (n % 10) / 20 } });
@@ -45,25 +45,31 @@ async function writeReadings(
       await sleep(25);
     }
   }
-  return sent;
 }
 
 /**
  * Writes at each place while `strike` goes on, and stops with it however it ends: a strike that fails leaves no writer
- * behind. Tells what each has sent.
+ * behind. Strikes go by what was written and not by the clock, which a busy machine makes nothing of: `another` resolves
+ * once one more write was acknowledged. Tells what each has sent.
  */
 export async function writeMeanwhile(
   address: string,
   at: readonly { visitId: string; componentId: string }[],
-  strike: () => Promise<void>,
+  strike: (another: () => Promise<void>) => Promise<void>,
 ): Promise<Sent[]> {
   let over = false;
-  const writing = Promise.all(at.map((place) => writeReadings(address, place, () => over)));
+  const all = at.map((): Sent => ({ kept: new Set(), tried: new Set(), answers: new Map() }));
+  const writing = Promise.all(at.map((place, i) => writeReadings(address, place, all[i]!, () => over)));
+  const acknowledged = () => all.reduce((sum, { kept }) => sum + kept.size, 0);
+  const another = async () => {
+    const before = acknowledged();
+    while (acknowledged() === before) await sleep(5);
+  };
   try {
-    await strike();
+    await strike(another);
   } finally {
     over = true;
     await writing;
   }
-  return writing;
+  return all;
 }
