@@ -6,7 +6,7 @@ import { useForm } from 'react-hook-form';
 import { v7 } from 'uuid';
 import type { z } from 'zod';
 import { change } from '../../app/api.ts';
-import { showAtFields, troubleBeside } from '../../kit/at-fields.ts';
+import { showAtFields, troubleBeside } from '../../app/at-fields.ts';
 import { Button } from '../../kit/button.tsx';
 import { Field, SelectField } from '../../kit/field.tsx';
 import { localToday } from '../../kit/local-day.ts';

@@ -16,7 +16,7 @@ import { z } from 'zod';
 import { put } from '../../app/api.ts';
 import { queryClient } from '../../app/query-client.ts';
 import { Field, SelectField } from '../../kit/field.tsx';
-import { showAtFields } from '../../kit/at-fields.ts';
+import { showAtFields } from '../../app/at-fields.ts';
 import { PlateFields } from './plate-fields.tsx';
 import { plateFormSchema, sensibleSoFar, textOf, withoutEmptyRows } from './plate-form.ts';
 import { SaveBar } from './save-bar.tsx';

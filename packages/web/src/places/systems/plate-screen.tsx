@@ -9,7 +9,7 @@ import { put } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
 import { queryClient } from '../../app/query-client.ts';
 import { Failed, Loading } from '../../app/states.tsx';
-import { showAtFields } from '../../kit/at-fields.ts';
+import { showAtFields } from '../../app/at-fields.ts';
 import { PlateFields } from './plate-fields.tsx';
 import { plateFormSchema, sensibleSoFar, withoutEmptyRows } from './plate-form.ts';
 import { SaveBar } from './save-bar.tsx';

@@ -1,5 +1,5 @@
 import type { FieldValues, Path, UseFormSetError } from 'react-hook-form';
-import { ApiProblem } from '../app/api.ts';
+import { ApiProblem } from './api.ts';
 
 /** Shows what the server would not take at the fields that it names. */
 export function showAtFields<Form extends FieldValues>(error: Error, setError: UseFormSetError<Form>): void {
