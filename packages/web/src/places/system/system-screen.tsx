@@ -135,11 +135,8 @@ export function SystemScreen() {
   const session = useQuery(queries.session());
   if (!system.data || !session.data) {
     const error = system.error ?? session.error;
-    return error ? (
-      <Failed error={error} what="This system" retry={() => void system.refetch()} />
-    ) : (
-      <Loading what="the system" />
-    );
+    const retry = () => void Promise.all([system.refetch(), session.refetch()]);
+    return error ? <Failed error={error} what="This system" retry={retry} /> : <Loading what="the system" />;
   }
   return (
     <div className="flex-1">

@@ -156,7 +156,7 @@ export function ThreadScreen() {
   if (!system.data || !session.data) {
     const error = system.error ?? session.error;
     return error ? (
-      <Failed error={error} what="This thread" retry={() => void system.refetch()} />
+      <Failed error={error} what="This thread" retry={() => void Promise.all([system.refetch(), session.refetch()])} />
     ) : (
       <Loading what="the thread" />
     );

@@ -63,3 +63,12 @@ test('without the office the days say so, and can be asked for again', async () 
   fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
   expect(await screen.findByRole('heading', { level: 1, name: /1 out$/ })).toBeTruthy();
 });
+
+test('without the office one’s own day says so, and all it needs is asked for again', async () => {
+  office.reachable = false;
+  open('/day', { '/day': MyDayScreen });
+  const again = await screen.findByRole('button', { name: 'Try again' }, { timeout: 5000 });
+  office.reachable = true;
+  fireEvent.click(again);
+  expect(await screen.findByRole('region', { name: 'Next' })).toBeTruthy();
+});

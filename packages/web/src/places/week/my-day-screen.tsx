@@ -106,7 +106,7 @@ export function MyDayScreen() {
   if (!week.data || !me) {
     const error = week.error ?? session.error;
     return error ? (
-      <Failed error={error} what="Your day" retry={() => void week.refetch()} />
+      <Failed error={error} what="Your day" retry={() => void Promise.all([week.refetch(), session.refetch()])} />
     ) : (
       <Loading what="your day" />
     );
