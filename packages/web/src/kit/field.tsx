@@ -25,7 +25,7 @@ export function Field({ label, unit, hint, error, className = '', ref, ...rest }
           ref={ref}
           aria-invalid={error ? true : undefined}
           aria-describedby={error || hint ? `${id}-below` : undefined}
-          className="h-full w-full min-w-0 bg-transparent px-3 text-[17px] outline-none placeholder:text-soft"
+          className={`h-full w-full min-w-0 bg-transparent px-3 text-[17px] outline-none placeholder:text-soft ${rest.type === 'file' ? 'py-2.5' : ''}`}
           {...rest}
         />
         {unit && <span className="label pr-3">{unit}</span>}

@@ -18,16 +18,20 @@ const placeSchema = z
   .string()
   .refine((text) => text.trim() === '' || readPlace(text) !== null, NO_PLACE)
   .transform(readPlace);
-const minuteSchema = z.string().transform(asMinute);
+const minuteSchema = z.string().transform((text) => asMinute(text) ?? NaN);
+const each = planningSchema.shape;
 
-/** How a firm plans, as it is typed: times and places as text. */
+/** How a firm plans, as it is typed: times and places as text. All that is wrong is told at once, and then what does not fit together. */
 const formSchema = z
   .object({
-    heat: z.string().trim(),
-    frost: z.string().trim(),
-    begins: minuteSchema,
-    ends: minuteSchema,
-    breakMinutes: z.string().transform((text) => (text.trim() === '' ? NaN : Number(text))),
+    heat: z.string().trim().pipe(each.heat),
+    frost: z.string().trim().pipe(each.frost),
+    begins: minuteSchema.pipe(each.begins),
+    ends: minuteSchema.pipe(each.ends),
+    breakMinutes: z
+      .string()
+      .transform((text) => (text.trim() === '' ? NaN : Number(text)))
+      .pipe(each.breakMinutes),
     start: placeSchema,
     areas: z.array(z.object({ area: z.string(), place: placeSchema })),
   })

@@ -48,12 +48,15 @@ test('each figure that is none is told at its field; nothing is sent, and all st
   type('Break', 'long');
   keep();
   await waitFor(() => expect(screen.getAllByText(/is no place/)).toHaveLength(2));
+  expect(screen.getByLabelText('Break').getAttribute('aria-invalid')).toBe('true');
   type('Where days begin and end', '');
   type('Mill St. East', '');
+  type('Break', '30');
+  type('Days end', '07:00');
   keep();
-  await waitFor(() => expect(screen.getByLabelText('Break').getAttribute('aria-invalid')).toBe('true'));
+  expect(await screen.findByText('ends before it begins')).toBeTruthy();
   expect(office.sent('PUT', /planning/)).toEqual([]);
-  expect(shows('Break')).toBe('long');
+  expect(shows('Days end')).toBe('07:00');
 });
 
 test('an answer that comes late changes only what was not touched', async () => {
