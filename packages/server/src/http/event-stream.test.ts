@@ -31,7 +31,7 @@ async function streaming(events: () => AsyncIterable<unknown>, options: EventStr
   return { port: (server.address() as AddressInfo).port, logged, ended: () => ended };
 }
 
-const until = async (done: () => boolean, ms = 4000): Promise<void> => {
+const until = async (done: () => boolean, ms = 30_000): Promise<void> => {
   for (let waited = 0; !done() && waited < ms; waited += 10) await sleep(10);
   expect(done()).toBe(true);
 };

@@ -111,7 +111,7 @@ describe('over a bare connection', () => {
   /** Asks until it is so; what never comes fails with what there was. */
   const comes = async <T>(ask: () => Promise<T> | T, wanted: T) => {
     let now = await ask();
-    for (let tries = 0; tries < 200 && now !== wanted; tries += 1) {
+    for (let tries = 0; tries < 2000 && now !== wanted; tries += 1) {
       await new Promise((resolve) => setTimeout(resolve, 10));
       now = await ask();
     }
