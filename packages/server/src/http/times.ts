@@ -16,11 +16,15 @@ const apart = (ms: number): string => {
   return days >= 2 ? `${days} days` : `${Math.round(ms / 3_600_000)} hours`;
 };
 
+const aheadBy = (moment: string, now: Date): number => Date.parse(moment) - now.getTime();
+
+/** Whether a moment is ahead of the server's clock by more than clocks may differ. */
+export const isAhead = (moment: string, now: Date): boolean => aheadBy(moment, now) > GRACE_MS;
+
 /** Refuses a moment ahead of the server's clock by more than a day: the device's clock is off, and the person is told. */
 export function checkNotAhead(path: string, moment: string, now: Date): void {
-  const ahead = Date.parse(moment) - now.getTime();
-  if (ahead <= GRACE_MS) return;
-  const detail = `This device’s clock is ${apart(ahead)} ahead. Set the clock, then send it again.`;
+  if (!isAhead(moment, now)) return;
+  const detail = `This device’s clock is ${apart(aheadBy(moment, now))} ahead. Set the clock, then send it again.`;
   throw new ProblemError('clock-off', detail, [{ path, detail }]);
 }
 

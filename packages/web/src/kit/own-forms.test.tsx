@@ -36,7 +36,7 @@ describe('a meter held against something known', () => {
     expect(made).toHaveBeenCalledWith({ ...last, shown: 44.6 });
   });
 
-  test('a share of nothing is none: nought is not known', () => {
+  test('a known value of zero is refused: no share can be taken of it', () => {
     render(<CheckForm kind="capacitance-meter" last={undefined} onMade={made} />);
     type('There is', '0');
     type('It shows', '0.1');

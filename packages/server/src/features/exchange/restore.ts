@@ -2,14 +2,13 @@ import { type ExportedSystem, type Restored } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
 import { ProblemError } from '../../http/problems.ts';
+import { isAhead } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import { pictureOf } from '../photos/picture.ts';
 import { readFirmFile, refuseFile, type ReadFirm } from './read-firm-file.ts';
 import { systemRows, type Rows } from './system-rows.ts';
 
 const ROWS_AT_A_TIME = 1000;
-/** Clocks may differ by so much, ms. */
-const GRACE_MS = 86_400_000;
 
 /** Photos of a system whose pictures are there; of one that is not, nothing is kept. */
 async function photosOf(context: RequestContext, system: ExportedSystem, photos: ReadFirm['photos']): Promise<Rows> {
@@ -146,7 +145,7 @@ async function restoreFirm(db: Knex, context: RequestContext, { firm, systems }:
 /** Reads a firm's file back, all of it or nothing, in the caller's transaction. */
 export async function restore(db: Knex, context: RequestContext, bytes: Buffer, now: Date): Promise<Restored> {
   const read = await readFirmFile(bytes);
-  const ahead = read.systems.flatMap((s) => s.readings).find((r) => Date.parse(r.takenAt) > now.getTime() + GRACE_MS);
+  const ahead = read.systems.flatMap((s) => s.readings).find((r) => isAhead(r.takenAt, now));
   if (ahead) refuseFile(`A reading in it was taken at ${ahead.takenAt}, which is still to come.`);
   await restoreFirm(db, context, read);
   let photos = 0;

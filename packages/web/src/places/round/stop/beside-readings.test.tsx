@@ -1,8 +1,7 @@
 import type { RoundRecord } from '@yarnix/core';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { v7 } from 'uuid';
-import { change, roundNow, startRound } from '../../../field/rounds.ts';
 import { at, office, open, openOffice, sendFromHere, systemOf } from '../../../testing/office.tsx';
+import { recordHere, roundAt } from '../../../testing/rounds.ts';
 import { RoundScreen } from '../round-screen.tsx';
 
 const ROUND = '/systems/:systemId/rounds/:visitId/:stopId';
@@ -17,20 +16,11 @@ beforeEach(() => {
 /** A round at a stop, on a wide screen. */
 async function standAt(stop: RoundRecord['begun'][number]) {
   at('wide');
-  const visitId = v7();
-  await act(async () => {
-    await startRound(visitId, { systemId: system.id, startedAt: new Date().toISOString(), season: 'fall' });
-    await change(visitId, (r) => ({ ...r, outdoorText: '50', begun: [stop] }));
-  });
+  const visitId = await roundAt(system.id, stop);
   open(`/systems/${system.id}/rounds/${visitId}/${stop}`, { [ROUND]: RoundScreen });
   await screen.findAllByRole('heading', { level: 1 });
   return visitId;
 }
-const record = (visitId: string) => {
-  const now = roundNow(visitId);
-  if (now.status !== 'here') throw new Error('the round is not here');
-  return now.record;
-};
 const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
@@ -60,7 +50,7 @@ describe('a part replaced', () => {
         { plate: { rating: '40+7.5 µF 370 V' }, overruledBecause: 'the only one at hand', reason: 'HERM weak' },
       ]),
     );
-    expect(record(visitId).parts).toHaveLength(1);
+    expect(recordHere(visitId).parts).toHaveLength(1);
   });
 
   test('with a label nobody can read is not fitted, and left so nothing has happened', async () => {
@@ -69,7 +59,7 @@ describe('a part replaced', () => {
     expect(fitted().disabled).toBe(true);
     press('Not replaced');
     expect(screen.queryByRole('form', { name: 'Part replaced' })).toBeNull();
-    expect(record(visitId).parts).toEqual([]);
+    expect(recordHere(visitId).parts).toEqual([]);
     // What was typed before it stands.
     expect(screen.getByRole<HTMLInputElement>('textbox', { name: /Capacitance, HERM, bench/ }).value).toBe('30');
   });
@@ -86,10 +76,12 @@ describe('what hangs loose', () => {
     type('Something else', ' attic ladder down ');
     press('Note it');
     await waitFor(() => expect(office.sent('PUT', /loose-ends/).at(-1)).toMatchObject({ text: 'attic ladder down' }));
-    const before = record(visitId).looseEnds.filter((e) => e.putBackAt === null).length;
+    const before = recordHere(visitId).looseEnds.filter((e) => e.putBackAt === null).length;
     fireEvent.click(screen.getByRole('button', { name: /^attic ladder down/ }));
-    await waitFor(() => expect(record(visitId).looseEnds.filter((e) => e.putBackAt === null)).toHaveLength(before - 1));
-    const put = record(visitId).looseEnds.find(({ text }) => text === 'attic ladder down')!;
+    await waitFor(() =>
+      expect(recordHere(visitId).looseEnds.filter((e) => e.putBackAt === null)).toHaveLength(before - 1),
+    );
+    const put = recordHere(visitId).looseEnds.find(({ text }) => text === 'attic ladder down')!;
     expect(put.putBackAt! >= put.openedAt).toBe(true);
   });
 });
@@ -107,10 +99,10 @@ describe('put off', () => {
     fireEvent.change(reasons.getByLabelText('The reason'), { target: { value: 'dog in the yard' } });
     fireEvent.click(submit);
     await waitFor(() =>
-      expect(record(visitId).followUps).toMatchObject([{ followUp: { reason: 'other', note: 'dog in the yard' } }]),
+      expect(recordHere(visitId).followUps).toMatchObject([{ followUp: { reason: 'other', note: 'dog in the yard' } }]),
     );
     expect(await screen.findByText(/Put off: dog in the yard; due/)).toBeTruthy();
     press('Take it after all');
-    await waitFor(() => expect(record(visitId).followUps).toMatchObject([{ followUp: { withdrawn: true } }]));
+    await waitFor(() => expect(recordHere(visitId).followUps).toMatchObject([{ followUp: { withdrawn: true } }]));
   });
 });

@@ -1,8 +1,9 @@
 import type { NewReading, RoundRecord } from '@yarnix/core';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
-import { change, noteRefusal, roundNow, startRound } from '../../../field/rounds.ts';
+import { change, noteRefusal } from '../../../field/rounds.ts';
 import { at, office, open, openOffice, sendFromHere, systemOf } from '../../../testing/office.tsx';
+import { recordHere, roundAt } from '../../../testing/rounds.ts';
 import { RoundScreen } from '../round-screen.tsx';
 
 const ROUND = '/systems/:systemId/rounds/:visitId/:stopId';
@@ -17,20 +18,11 @@ beforeEach(() => {
 /** A round on the system that stands at a stop, and its screen. */
 async function standAt(stop: RoundRecord['begun'][number], size: 'phone' | 'wide', search = '') {
   at(size);
-  const visitId = v7();
-  await act(async () => {
-    await startRound(visitId, { systemId: system.id, startedAt: new Date().toISOString(), season: 'fall' });
-    await change(visitId, (r) => ({ ...r, outdoorText: '50', begun: [stop] }));
-  });
+  const visitId = await roundAt(system.id, stop);
   const drawn = open(`/systems/${system.id}/rounds/${visitId}/${stop}${search}`, { [ROUND]: RoundScreen });
   await screen.findAllByRole('heading', { level: 1 });
   return { ...drawn, visitId };
 }
-const record = (visitId: string) => {
-  const now = roundNow(visitId);
-  if (now.status !== 'here') throw new Error('the round is not here');
-  return now.record;
-};
 const pad = () => within(screen.getByRole('group', { name: 'Keypad' }));
 /** Presses a key of the pad as a finger does: it acts on the way down. */
 const press = (...keys: string[]) => {
@@ -45,10 +37,10 @@ describe('on a phone', () => {
     expect(volts().value).toBe('241');
     expect(await screen.findByText('Sound')).toBeTruthy();
     // It is kept on the device before the finger is up.
-    expect(Object.values(record(visitId).drafts)).toEqual([{ volts: '241' }]);
+    expect(Object.values(recordHere(visitId).drafts)).toEqual([{ volts: '241' }]);
     press('Next');
     await waitFor(() => expect(here()).toContain('at=2'));
-    expect(record(visitId).readings).toMatchObject([{ value: 241 }]);
+    expect(recordHere(visitId).readings).toMatchObject([{ value: 241 }]);
     await waitFor(() => expect(office.sent('PUT', /^\/api\/readings\//)).toHaveLength(1));
     const [sent] = office.sent('PUT', /^\/api\/readings\//) as NewReading[];
     expect(sent).toMatchObject({ visitId, kind: 'line-volts', inputs: { volts: 241 }, confirmed: false });
@@ -60,11 +52,11 @@ describe('on a phone', () => {
     const asked = await screen.findByRole('alert');
     expect(asked.textContent).toContain('Did you mean 241?');
     press('Next');
-    expect(record(visitId).readings).toEqual([]);
+    expect(recordHere(visitId).readings).toEqual([]);
     fireEvent.click(within(asked).getByRole('button', { name: 'Make it 241' }));
     expect(volts().value).toBe('241');
     press('Next');
-    await waitFor(() => expect(record(visitId).readings).toMatchObject([{ value: 241 }]));
+    await waitFor(() => expect(recordHere(visitId).readings).toMatchObject([{ value: 241 }]));
   });
 
   test('a key acts once, whether it is pressed by a finger, a keyboard, or what reads the screen', async () => {
@@ -88,7 +80,7 @@ describe('on a phone', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Put off' }));
     fireEvent.click(await screen.findByRole('button', { name: /No time/ }));
     await waitFor(() =>
-      expect(record(visitId).followUps).toMatchObject([{ followUp: { reason: 'no-time', withdrawn: false } }]),
+      expect(recordHere(visitId).followUps).toMatchObject([{ followUp: { reason: 'no-time', withdrawn: false } }]),
     );
     await waitFor(() => expect(office.sent('PUT', /follow-ups/)).toHaveLength(1));
   });
@@ -97,7 +89,7 @@ describe('on a phone', () => {
     const { visitId, here } = await standAt('look', 'phone', '?at=1');
     const usual = document.querySelector<HTMLButtonElement>('[data-usual]')!;
     fireEvent.click(usual);
-    await waitFor(() => expect(record(visitId).readings).toHaveLength(1));
+    await waitFor(() => expect(recordHere(visitId).readings).toHaveLength(1));
     await waitFor(() => expect(here()).not.toContain('at=1'));
   });
 
@@ -108,11 +100,11 @@ describe('on a phone', () => {
     });
     office.answers.clear();
     press('2', '4', '1', 'Next');
-    await waitFor(() => expect(record(visitId).readings).toHaveLength(1));
+    await waitFor(() => expect(recordHere(visitId).readings).toHaveLength(1));
     await act(async () => {
-      await noteRefusal(visitId, record(visitId).readings[0]!.id, 'No such part.');
+      await noteRefusal(visitId, recordHere(visitId).readings[0]!.id, 'No such part.');
     });
-    expect(record(visitId).readings[0]).toMatchObject({ refused: 'No such part.' });
+    expect(recordHere(visitId).readings[0]).toMatchObject({ refused: 'No such part.' });
   });
 });
 
@@ -125,7 +117,7 @@ describe('on a wide screen', () => {
     expect(row.dataset.status).toBe('ready');
     fireEvent.keyDown(volts(), { key: 'Enter' });
     await waitFor(() => expect(row.dataset.status).toBe('taken'));
-    expect(record(visitId).readings).toMatchObject([{ value: 239 }]);
+    expect(recordHere(visitId).readings).toMatchObject([{ value: 239 }]);
     expect(document.activeElement?.getAttribute('aria-label')).toMatch(/Compressor amps/);
   });
 
@@ -135,10 +127,10 @@ describe('on a wide screen', () => {
     fireEvent.change(volts(), { target: { value: '24' } });
     // A call comes in: the page loses the focus, the field keeps it.
     fireEvent.blur(volts());
-    expect(record(visitId).readings).toEqual([]);
+    expect(recordHere(visitId).readings).toEqual([]);
     fireEvent.change(volts(), { target: { value: '240' } });
     act(() => volts().blur());
-    await waitFor(() => expect(record(visitId).readings).toMatchObject([{ value: 240 }]));
+    await waitFor(() => expect(recordHere(visitId).readings).toMatchObject([{ value: 240 }]));
   });
 
   test('words, negatives and figures beyond any meter are refused with a sentence, and what was typed stays', async () => {
@@ -153,7 +145,7 @@ describe('on a wide screen', () => {
       fireEvent.keyDown(volts(), { key: 'Enter' });
       expect([volts().value, volts().getAttribute('aria-invalid')]).toEqual([text, 'true']);
     }
-    expect(record(visitId).readings).toEqual([]);
+    expect(recordHere(visitId).readings).toEqual([]);
   });
 
   test('a correction supersedes what was taken, and keeps it', async () => {
@@ -161,12 +153,12 @@ describe('on a wide screen', () => {
     act(() => volts().focus());
     fireEvent.change(volts(), { target: { value: '231' } });
     fireEvent.keyDown(volts(), { key: 'Enter' });
-    await waitFor(() => expect(record(visitId).readings).toHaveLength(1));
+    await waitFor(() => expect(recordHere(visitId).readings).toHaveLength(1));
     act(() => volts().focus());
     fireEvent.change(volts(), { target: { value: '241' } });
     fireEvent.keyDown(volts(), { key: 'Enter' });
-    await waitFor(() => expect(record(visitId).readings).toHaveLength(2));
-    const [first, second] = record(visitId).readings;
+    await waitFor(() => expect(recordHere(visitId).readings).toHaveLength(2));
+    const [first, second] = recordHere(visitId).readings;
     expect(second?.reading.supersedes).toBe(first?.id);
   });
 
@@ -179,7 +171,7 @@ describe('on a wide screen', () => {
     act(() => volts().focus());
     fireEvent.change(volts(), { target: { value: '240' } });
     fireEvent.keyDown(volts(), { key: 'Enter' });
-    await waitFor(() => expect(record(visitId).readings[0]?.reading.conditions).toMatchObject({ outdoorF: 41 }));
+    await waitFor(() => expect(recordHere(visitId).readings[0]?.reading.conditions).toMatchObject({ outdoorF: 41 }));
   });
 
   test('a part replaced asks what its label says, and its readings begin anew', async () => {
@@ -193,7 +185,7 @@ describe('on a wide screen', () => {
     });
     fireEvent.change(screen.getByLabelText('Why the old one came out'), { target: { value: 'HERM weak' } });
     fireEvent.click(screen.getByRole('button', { name: 'Fitted' }));
-    await waitFor(() => expect(record(visitId).parts).toMatchObject([{ fitted: { reason: 'HERM weak' } }]));
+    await waitFor(() => expect(recordHere(visitId).parts).toMatchObject([{ fitted: { reason: 'HERM weak' } }]));
     await waitFor(() => expect(office.sent('PUT', /components/)).toHaveLength(1));
   });
 });
@@ -228,7 +220,7 @@ test('a round that was begun on another device is taken up with what hangs loose
   });
   open(`/systems/${system.id}/rounds/${visitId}/look`, { [ROUND]: RoundScreen });
   expect(await screen.findByText(/1 loose|hatch open/)).toBeTruthy();
-  expect(record(visitId).looseEnds).toMatchObject([{ text: 'hatch open' }]);
+  expect(recordHere(visitId).looseEnds).toMatchObject([{ text: 'hatch open' }]);
 });
 
 test('without an answer from the office it says so, and tries again when asked to', async () => {
