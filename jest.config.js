@@ -36,6 +36,7 @@ export default {
       testEnvironment: 'jest-environment-jsdom',
       testMatch: ['<rootDir>/packages/web/src/**/*.test.{ts,tsx}'],
       setupFiles: ['<rootDir>/tests/jsdom-setup.js'],
+      setupFilesAfterEnv: ['<rootDir>/packages/web/src/testing/waits.ts'],
     },
   ],
 };

@@ -43,7 +43,7 @@ test('what is thrown where nobody waits for it is told, and ends the server with
       () => false,
     );
   try {
-    for (let wait = 0; wait < 600 && !(await isUp()); wait += 1) await new Promise((r) => setTimeout(r, 50));
+    for (let wait = 0; wait < 3000 && !(await isUp()); wait += 1) await new Promise((r) => setTimeout(r, 50));
     const path = `${address}/api/systems/${randomUUID()}`;
     const usual = await fetch(path, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: '{}' });
     // A body that is still on its way when it happens.

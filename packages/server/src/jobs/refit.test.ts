@@ -186,7 +186,7 @@ test('a fleet that was never learned from, or too long ago, is queued by itself'
     .update({ prior_learned_at: new Date(now().getTime() - 25 * 3_600_000) });
   const before = (await latest()).refit.id;
   await runner.start(true);
-  const until = Date.now() + 50_000;
+  const until = Date.now() + 250_000;
   while (Date.now() < until && ((await latest()).refit.id === before || (await latest()).refit.state !== 'done'))
     await new Promise((resolve) => setTimeout(resolve, 200));
   const { refit, learnedAt } = await latest();

@@ -51,7 +51,7 @@ const reading = {
   confirmed: false,
 };
 const until = async (done: () => boolean) => {
-  for (let i = 0; i < 300 && !done(); i += 1) await new Promise((resolve) => setTimeout(resolve, 20));
+  for (let i = 0; i < 3000 && !done(); i += 1) await new Promise((resolve) => setTimeout(resolve, 20));
   expect(done()).toBe(true);
 };
 const sent = jest.fn();

@@ -18,7 +18,7 @@ const noteOf = (page: string, visitId: string, note: unknown) =>
   localStorage.setItem(`yarnix-unwritten/${page}/${visitId}`, JSON.stringify(note));
 const notes = () => Object.keys(localStorage).filter((name) => name.startsWith('yarnix-unwritten/'));
 const here = async (visitId: string) => {
-  for (let i = 0; i < 100 && roundNow(visitId).status === 'loading'; i += 1)
+  for (let i = 0; i < 3000 && roundNow(visitId).status === 'loading'; i += 1)
     await new Promise((r) => setTimeout(r, 20));
   return roundNow(visitId);
 };

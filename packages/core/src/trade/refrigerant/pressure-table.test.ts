@@ -113,15 +113,14 @@ test('names of refrigerants as they stand on plates', () => {
   expect(isMildlyFlammable('R-32')).toBe(true);
 });
 
-test('a cell of 100 000 spaces, or far too many rows and columns, is refused at once', () => {
-  const wide = ' '.repeat(100_000);
+test('a cell of a million spaces, or far too many rows and columns, is refused at once', () => {
+  const wide = ' '.repeat(1_000_000);
+  // Read by a pattern that backtracks, one of them would take an hour.
   for (const cell of [`Temp${wide}x`, `Bubble kPa${wide}`, `${wide}°`, `psi${wide}`]) {
-    const began = Date.now();
     expect(readPressureTable([[cell, 'Bubble', 'Dew'], ...rows().slice(1)])).toMatchObject({
       because: 'too-long',
       row: 1,
     });
-    expect(Date.now() - began).toBeLessThan(1000);
   }
   expect(readPressureTable([...rows(), ...Array<string[]>(3000).fill(['1', '2', '3'])])).toMatchObject({
     because: 'too-long',

@@ -28,7 +28,7 @@ const record = (path: string) => {
   if (now.status !== 'here') throw new Error('the call is not here');
   return now.record;
 };
-const nextTest = () => screen.findByRole('region', { name: 'Next test' }, { timeout: 20_000 });
+const nextTest = () => screen.findByRole('region', { name: 'Next test' });
 
 test('what it is about is asked for first, and nothing begins without it', async () => {
   open(`/systems/${system.id}/find`, SCREENS);
@@ -81,7 +81,7 @@ test('a test is offered with its state, answered in a tap, kept as a reading, an
     fireEvent.click(runs);
     fireEvent.click(within(panel).getByRole('button', { name: 'Take it' }));
   } else fireEvent.click(within(panel).getByRole('button', { name: 'Cannot take it' }));
-  await waitFor(async () => expect((await nextTest()).getAttribute('data-test')).not.toBe(first), { timeout: 20_000 });
+  await waitFor(async () => expect((await nextTest()).getAttribute('data-test')).not.toBe(first));
   const { readings, call } = record(here());
   expect(readings.length + (call?.skipped.length ?? 0)).toBe(1);
 });
@@ -93,7 +93,7 @@ test('what cannot be taken is kept as that, and another test comes', async () =>
   const first = panel.getAttribute('data-test')!;
   fireEvent.click(within(panel).getByRole('button', { name: 'Cannot take it' }));
   expect(record(here()).call?.skipped).toEqual([first]);
-  await waitFor(async () => expect((await nextTest()).getAttribute('data-test')).not.toBe(first), { timeout: 20_000 });
+  await waitFor(async () => expect((await nextTest()).getAttribute('data-test')).not.toBe(first));
 });
 
 test('a worker that dies is said so, with nothing lost, and can be asked again', async () => {
@@ -119,7 +119,7 @@ test('a worker that dies amid a hunt leaves the last report standing, and says s
   expect(await screen.findByText(/Something went wrong in working it out/)).toBeTruthy();
   workers.die = false;
   fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
-  await waitFor(() => expect(screen.queryByText(/Something went wrong/)).toBeNull(), { timeout: 20_000 });
+  await waitFor(() => expect(screen.queryByText(/Something went wrong/)).toBeNull());
 });
 
 test('the complaint can be changed, and the call ended with what came of it', async () => {

@@ -106,7 +106,7 @@ test('a system the office does not know is told so; without an answer it is aske
   tell();
   office.reachable = false;
   open(`/systems/${plain.id}`, { '/systems/:systemId': SystemScreen });
-  const again = await screen.findByRole('button', { name: 'Try again' }, { timeout: 5000 });
+  const again = await screen.findByRole('button', { name: 'Try again' });
   office.reachable = true;
   fireEvent.click(again);
   expect(await screen.findByRole('heading', { level: 1, name: /12 Ropewalk Yard/ })).toBeTruthy();

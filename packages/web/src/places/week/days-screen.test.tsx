@@ -67,7 +67,7 @@ test('without the office the days say so, and can be asked for again', async () 
 test('without the office one’s own day says so, and all it needs is asked for again', async () => {
   office.reachable = false;
   open('/day', { '/day': MyDayScreen });
-  const again = await screen.findByRole('button', { name: 'Try again' }, { timeout: 5000 });
+  const again = await screen.findByRole('button', { name: 'Try again' });
   office.reachable = true;
   fireEvent.click(again);
   expect(await screen.findByRole('region', { name: 'Next' })).toBeTruthy();
