@@ -23,7 +23,7 @@ export function NoteJob({ systemId, byWhen }: { systemId: string; byWhen: string
     mutationFn: (body: NewJob) => change('PUT', `/api/systems/${systemId}/jobs/${id}`, body, 'jobSchema'),
     onSuccess: () => {
       setId(v7());
-      reset();
+      reset({ text: '', byWhen, minutes: 30 });
       setOpen(false);
       return client.invalidateQueries({ queryKey: ['jobs'] });
     },

@@ -33,10 +33,13 @@ const formSchema = z
       .transform((text) => (text.trim() === '' ? NaN : Number(text)))
       .pipe(each.breakMinutes),
     start: placeSchema,
-    areas: z.array(z.object({ area: z.string(), place: placeSchema })),
+    areas: z.record(z.string(), z.object({ area: z.string(), place: placeSchema })).transform(Object.values),
   })
   .pipe(planningSchema);
 type Typed = z.input<typeof formSchema>;
+
+/** The name of an area’s field: its own name may have points and brackets in it, which would lead to a field within it. */
+const fieldOfArea = (area: string) => `in-${Array.from(area, (letter) => letter.codePointAt(0)).join('-')}` as const;
 
 const typedPlace = (place: PlanningSettings['start']): string => (place ? sayPlace(place) : '');
 
@@ -47,11 +50,13 @@ const typedOf = (settings: PlanningSettings): Typed => ({
   ends: asTime(settings.ends),
   breakMinutes: String(settings.breakMinutes),
   start: typedPlace(settings.start),
-  areas: settings.areas.map(({ area, place }) => ({ area, place: typedPlace(place) })),
+  areas: Object.fromEntries(
+    settings.areas.map(({ area, place }) => [fieldOfArea(area), { area, place: typedPlace(place) }]),
+  ),
 });
 
 /** Where each area is. */
-function Areas({ areas, field }: { areas: Typed['areas']; field: (at: number) => FieldProps }) {
+function Areas({ areas, field }: { areas: PlanningSettings['areas']; field: (area: string) => FieldProps }) {
   if (areas.length === 0) return null;
   return (
     <section aria-labelledby="areas" className="grid gap-3">
@@ -59,8 +64,8 @@ function Areas({ areas, field }: { areas: Typed['areas']; field: (at: number) =>
         Where areas are
       </h2>
       <p className="text-[15px]">For systems whose own place is not known.</p>
-      {areas.map(({ area }, at) => (
-        <Field key={area} label={area} {...field(at)} />
+      {areas.map(({ area }) => (
+        <Field key={area} label={area} {...field(area)} />
       ))}
     </section>
   );
@@ -91,6 +96,10 @@ function PlanningForm({ settings }: { settings: PlanningSettings }) {
     ...register(name),
     error: errors[name]?.message,
   });
+  const fieldAt = (area: string): FieldProps => {
+    const name = fieldOfArea(area);
+    return { ...register(`areas.${name}.place`), error: errors.areas?.[name]?.place?.message };
+  };
   return (
     <form
       noValidate
@@ -111,10 +120,7 @@ function PlanningForm({ settings }: { settings: PlanningSettings }) {
         hint="Latitude and longitude, pasted from any map. Left empty, days begin at their first address."
         {...field('start')}
       />
-      <Areas
-        areas={held.areas}
-        field={(at) => ({ ...register(`areas.${at}.place`), error: errors.areas?.[at]?.place?.message })}
-      />
+      <Areas areas={settings.areas} field={fieldAt} />
       <KeepIt look="main" keeping={keeping} isTouched={isDirty} />
     </form>
   );

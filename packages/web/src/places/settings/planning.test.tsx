@@ -67,3 +67,23 @@ test('an answer that comes late changes only what was not touched', async () => 
   await waitFor(() => expect(shows('Days end')).toBe('16:30'));
   expect(shows('Break')).toBe('45');
 });
+
+test('what is typed of an area stays with that area when a late answer has another one before it', async () => {
+  const { client } = await opened();
+  type('Mill St. East', '40.1, -105.2');
+  office.answer('/api/planning', { ...HELD, areas: [{ area: 'Cooper’s Lane', place: null }, ...HELD.areas] });
+  await act(() => client.invalidateQueries({ queryKey: queries.planning().queryKey }));
+  expect(await screen.findByLabelText('Cooper’s Lane')).toBeTruthy();
+  expect([shows('Cooper’s Lane'), shows('Mill St. East')]).toEqual(['', '40.1, -105.2']);
+  keep();
+  await waitFor(() =>
+    expect(office.sent('PUT', /planning/)).toMatchObject([
+      {
+        areas: [
+          { area: 'Cooper’s Lane', place: null },
+          { area: 'Mill St. East', place: { lat: 40.1, lng: -105.2 } },
+        ],
+      },
+    ]),
+  );
+});
