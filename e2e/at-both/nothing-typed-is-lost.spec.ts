@@ -84,12 +84,7 @@ test.describe('kept on the device', () => {
   test('a stopped server loses nothing: typed, reloaded, closed, and sent once it is back', async ({ page, alone }) => {
     test.setTimeout(120_000);
     const { systemId } = await watchedDual(alone.address);
-    await page.goto(`${alone.address}/systems/${systemId}`);
-    await page
-      .getByRole('button', { name: 'Start a heating round' })
-      .or(page.getByRole('link', { name: 'Go on with the round' }))
-      .click();
-    await expect(page.getByRole('heading', { level: 1, name: 'At the door' })).toBeVisible();
+    await startRound(page, systemId, 'heating', alone.address);
     await beginRunning(page, '52');
     await expect(page.getByText('All sent').first()).toBeVisible();
     await keptHere(page);

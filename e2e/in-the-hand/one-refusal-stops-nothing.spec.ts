@@ -27,12 +27,7 @@ test('the server fails on one reading in mid-round: the rest arrives, and that o
     failures += 1;
     return route.fulfill({ status: 500, body: 'a fault of the server' });
   });
-  await page.goto(`${alone.address}/systems/${systemId}`);
-  await page
-    .getByRole('button', { name: 'Start a heating round' })
-    .or(page.getByRole('link', { name: 'Go on with the round' }))
-    .click();
-  await expect(page.getByRole('heading', { level: 1, name: 'At the door' })).toBeVisible();
+  await startRound(page, systemId, 'heating', alone.address);
   await beginRunning(page, '52');
   await enter(page, '243');
   await next(page);

@@ -1,10 +1,8 @@
-import type { RoundRecord } from '@yarnix/core';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { at, office, open, openOffice, sendFromHere, systemOf } from '../../../testing/office.tsx';
-import { recordHere, roundAt } from '../../../testing/rounds.ts';
+import { office, openOffice, sendFromHere, systemOf } from '../../../testing/office.tsx';
+import { openAtStop, recordHere } from '../../../testing/rounds.ts';
 import { RoundScreen } from '../round-screen.tsx';
 
-const ROUND = '/systems/:systemId/rounds/:visitId/:stopId';
 const system = systemOf();
 
 beforeAll(sendFromHere);
@@ -13,20 +11,12 @@ beforeEach(() => {
   office.answer(`/api/systems/${system.id}`, system);
 });
 
-/** A round at a stop, on a wide screen. */
-async function standAt(stop: RoundRecord['begun'][number]) {
-  at('wide');
-  const visitId = await roundAt(system.id, stop);
-  open(`/systems/${system.id}/rounds/${visitId}/${stop}`, { [ROUND]: RoundScreen });
-  await screen.findAllByRole('heading', { level: 1 });
-  return visitId;
-}
 const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
 describe('a part replaced', () => {
   async function replacing() {
-    const visitId = await standAt('off-outdoor');
+    const { visitId } = await openAtStop(RoundScreen, system.id, 'off-outdoor');
     const herm = screen.getByRole('textbox', { name: /Capacitance, HERM, bench/ });
     act(() => herm.focus());
     fireEvent.change(herm, { target: { value: '30' } });
@@ -69,7 +59,7 @@ describe('what hangs loose', () => {
   const bar = () => screen.getByRole('button', { name: /loose/i, expanded: undefined });
 
   test('is noted in words of one’s own, stays in sight, and is put back by one tap', async () => {
-    const visitId = await standAt('off-outdoor');
+    const { visitId } = await openAtStop(RoundScreen, system.id, 'off-outdoor');
     fireEvent.click(bar());
     type('Something else', '  ');
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Note it' }).disabled).toBe(true);
@@ -88,7 +78,7 @@ describe('what hangs loose', () => {
 
 describe('put off', () => {
   test('for a reason of one’s own: not without one, and it is told beside the reading', async () => {
-    const visitId = await standAt('heating');
+    const { visitId } = await openAtStop(RoundScreen, system.id, 'heating');
     const row = screen.getByRole('textbox', { name: /Line volts/ }).closest('li')!;
     fireEvent.focus(screen.getByRole('textbox', { name: /Line volts/ }));
     fireEvent.click(within(row).getByRole('button', { name: /[Pp]ut off/ }));

@@ -1,7 +1,6 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { v7 } from 'uuid';
-import { change, roundNow, startRound } from '../../../field/rounds.ts';
-import { at, office, open, openOffice, systemOf } from '../../../testing/office.tsx';
+import { office, openOffice, systemOf } from '../../../testing/office.tsx';
+import { openAtStop, recordHere } from '../../../testing/rounds.ts';
 import { RoundScreen } from '../round-screen.tsx';
 
 /** A stream of a probe, as the page has it open; the test speaks in the probe's place. */
@@ -32,20 +31,9 @@ beforeEach(() => {
 const frame = () => act(() => new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0))));
 
 async function listening(size: 'phone' | 'wide') {
-  at(size);
-  const visitId = v7();
-  await act(async () => {
-    await startRound(visitId, { systemId: system.id, startedAt: new Date().toISOString(), season: 'fall' });
-    await change(visitId, (r) => ({ ...r, outdoorText: '50', begun: ['heating'] }));
-  });
-  open(`/systems/${system.id}/rounds/${visitId}/heating?at=1`, {
-    '/systems/:systemId/rounds/:visitId/:stopId': RoundScreen,
-  });
+  const { visitId } = await openAtStop(RoundScreen, system.id, 'heating', { size, search: '?at=1' });
   fireEvent.click(await screen.findByRole('button', { name: 'Listen' }));
-  const drafts = () => {
-    const now = roundNow(visitId);
-    return now.status === 'here' ? Object.values(now.record.drafts) : [];
-  };
+  const drafts = () => Object.values(recordHere(visitId).drafts);
   return { stream: Stream.all.at(-1)!, drafts };
 }
 

@@ -2,8 +2,8 @@ import type { NewReading, RoundRecord } from '@yarnix/core';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { change, noteRefusal } from '../../../field/rounds.ts';
-import { at, office, open, openOffice, sendFromHere, systemOf } from '../../../testing/office.tsx';
-import { recordHere, roundAt } from '../../../testing/rounds.ts';
+import { office, open, openOffice, sendFromHere, systemOf } from '../../../testing/office.tsx';
+import { openAtStop, recordHere } from '../../../testing/rounds.ts';
 import { RoundScreen } from '../round-screen.tsx';
 
 const ROUND = '/systems/:systemId/rounds/:visitId/:stopId';
@@ -15,14 +15,8 @@ beforeEach(() => {
   office.answer(`/api/systems/${system.id}`, system);
 });
 
-/** A round on the system that stands at a stop, and its screen. */
-async function standAt(stop: RoundRecord['begun'][number], size: 'phone' | 'wide', search = '') {
-  at(size);
-  const visitId = await roundAt(system.id, stop);
-  const drawn = open(`/systems/${system.id}/rounds/${visitId}/${stop}${search}`, { [ROUND]: RoundScreen });
-  await screen.findAllByRole('heading', { level: 1 });
-  return { ...drawn, visitId };
-}
+const standAt = (stop: RoundRecord['begun'][number], size: 'phone' | 'wide', search = '') =>
+  openAtStop(RoundScreen, system.id, stop, { size, search });
 const pad = () => within(screen.getByRole('group', { name: 'Keypad' }));
 /** Presses a key of the pad as a finger does: it acts on the way down. */
 const press = (...keys: string[]) => {
