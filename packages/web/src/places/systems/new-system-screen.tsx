@@ -67,7 +67,8 @@ export function NewSystemScreen() {
     mode: 'onTouched',
   });
   const form = { ...START, ...useWatch({ control }) };
-  const { errors } = formState;
+  // Read on every draw: the form follows only what was asked of it.
+  const { errors, isSubmitted, isValid } = formState;
   const stored = JSON.stringify(form);
   useEffect(() => localStorage.setItem(DRAFT, stored), [stored]);
   const plate = sensibleSoFar(form.plate);
@@ -127,7 +128,7 @@ export function NewSystemScreen() {
         <SaveBar
           error={saving.error}
           pending={saving.isPending}
-          invalid={formState.isSubmitted && !formState.isValid}
+          invalid={isSubmitted && !isValid}
           label="Enter the system"
         />
       </div>

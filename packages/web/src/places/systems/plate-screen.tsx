@@ -26,6 +26,8 @@ function PlateForm({ system }: { system: SystemDetail }) {
     mode: 'onTouched',
   });
   const plate = sensibleSoFar(useWatch({ control }).plate);
+  // Read on every draw: the form follows only what was asked of it.
+  const { errors, isSubmitted, isValid } = formState;
   const saving = useMutation({
     mutationFn: (form: Form) => {
       const read = withoutEmptyRows(form.plate);
@@ -56,12 +58,12 @@ function PlateForm({ system }: { system: SystemDetail }) {
           plate={plate}
           control={control as unknown as Control<FieldValues>}
           register={register as unknown as UseFormRegister<FieldValues>}
-          errors={formState.errors.plate}
+          errors={errors.plate}
         />
         <SaveBar
           error={saving.error}
           pending={saving.isPending}
-          invalid={formState.isSubmitted && !formState.isValid}
+          invalid={isSubmitted && !isValid}
           label="Keep the plate"
         />
       </div>
