@@ -131,14 +131,18 @@ export function systemOf(over: Partial<SystemDetail> = {}): SystemDetail & { par
   return { ...view, part: (slot) => view.components.find((c) => c.slot === slot)! };
 }
 
-/** Opens a screen as the router does, at an address; tells where it is, and how to go on. */
-export function open(path: string, screens: Readonly<Record<string, ComponentType>>) {
+/** Opens a screen as the router does, at an address; tells where it is, and how to go on. `Broken`: what shows in place of a screen that throws. */
+export function open(path: string, screens: Readonly<Record<string, ComponentType>>, Broken?: ComponentType) {
   const client = new QueryClient({
     defaultOptions: { queries: { retry: false }, mutations: { networkMode: 'always' } },
   });
   const router = createMemoryRouter(
     [
-      ...Object.entries(screens).map(([at, Component]) => ({ path: at, Component })),
+      ...Object.entries(screens).map(([at, Component]) => ({
+        path: at,
+        Component,
+        ...(Broken && { ErrorBoundary: Broken }),
+      })),
       { path: '*', element: <p>Somewhere else</p> },
     ],
     { initialEntries: [path] },

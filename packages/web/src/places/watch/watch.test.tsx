@@ -109,3 +109,28 @@ test('without the office it says so, and asks again', async () => {
   fireEvent.click(again);
   expect(await screen.findByText('3 Bobbin Hill')).toBeTruthy();
 });
+
+test('J and K step through the rows, S sets the one in focus aside; not while something is typed', async () => {
+  open('/watch', SCREENS);
+  await screen.findByText('3 Bobbin Hill');
+  const focused = () => document.activeElement?.getAttribute('data-row');
+  const key = (name: string, over = {}) =>
+    fireEvent.keyDown(document.activeElement ?? document.body, { key: name, ...over });
+  const ids = rows.map(({ componentId }) => componentId);
+  key('j');
+  expect(focused()).toBe(ids[0]);
+  key('j');
+  expect(focused()).toBe(ids[1]);
+  // At the end it stays.
+  key('j');
+  expect(focused()).toBe(ids[1]);
+  key('k');
+  expect(focused()).toBe(ids[0]);
+  key('j', { ctrlKey: true });
+  expect(focused()).toBe(ids[0]);
+  key('s');
+  const because = await screen.findByLabelText<HTMLInputElement>('Because');
+  because.focus();
+  fireEvent.keyDown(because, { key: 'j' });
+  expect(document.activeElement).toBe(because);
+});

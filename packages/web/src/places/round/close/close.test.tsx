@@ -92,3 +92,34 @@ test('what is shown to the customer has nothing in it that was typed for the off
   expect(document.body.textContent).not.toContain('pays late');
   expect(screen.getByRole('link', { name: 'Back to the close' })).toBeTruthy();
 });
+
+describe('what hangs loose at the close', () => {
+  const end = { id: v7(), code: null, text: 'attic hatch open', openedAt: new Date().toISOString() };
+  const loose = async () => {
+    const drawn = await atTheClose();
+    await act(() => keepLooseEnd(drawn.visitId, { ...end, id: v7(), putBackAt: null, leftBecause: null }));
+    return drawn;
+  };
+
+  test('is put back by one tap', async () => {
+    const { record } = await loose();
+    expect(screen.getByRole('heading', { name: '1 still loose' })).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: /^attic hatch open/ }));
+    await waitFor(() => expect(record().looseEnds.at(-1)?.putBackAt).not.toBeNull());
+    expect(screen.queryByRole('heading', { name: '1 still loose' })).toBeNull();
+  });
+
+  test('or stays for a reason, which is written and shown', async () => {
+    const { record } = await loose();
+    fireEvent.click(screen.getByRole('button', { name: 'It stays, because' }));
+    const leave = screen.getByRole<HTMLButtonElement>('button', { name: 'Leave it' });
+    expect(leave.disabled).toBe(true);
+    fireEvent.change(screen.getByLabelText('attic hatch open: it stays, because'), {
+      target: { value: ' the owner asked for it ' },
+    });
+    fireEvent.click(leave);
+    await waitFor(() => expect(record().looseEnds.at(-1)?.leftBecause).toBe('the owner asked for it'));
+    expect(screen.getByRole('heading', { name: 'Left as it is' })).toBeTruthy();
+    expect(screen.getByText(/the owner asked for it/)).toBeTruthy();
+  });
+});
