@@ -20,7 +20,7 @@ const METERS: Readonly<Record<Unit, { share: number; least: number; digits: (val
 export function shown(random: Random, value: number, unit: Unit, noise = 1): number {
   const meter = METERS[unit];
   const sd = noise * Math.hypot(meter.least, meter.share * value);
-  // A clamp or ohmmeter shows nought on nothing.
+  // A clamp or ohmmeter shows zero on nothing.
   if (value === 0) return 0;
   const read = random.normal(value, sd);
   return Number((unit === '°F' || unit === 'psig' ? read : Math.max(0, read)).toFixed(meter.digits(Math.abs(value))));

@@ -162,7 +162,7 @@ export function solverOf(branches: readonly Between[]): (siemens: Float64Array, 
 }
 
 /**
- * Nodal analysis: the sum of currents into every node is nought (Kirchhoff), each branch following Ohm, a source being its
+ * Nodal analysis: the sum of currents into every node is zero (Kirchhoff), each branch following Ohm, a source being its
  * EMF behind its resistance. Volts are counted from ground. Three 10 Ω in a row on 30 V leave 20 V and 10 V between them.
  */
 export const solveNetwork = (branches: readonly Conductance[]): Solved =>

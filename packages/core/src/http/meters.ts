@@ -29,7 +29,7 @@ export const newMeterCheckSchema = z.object({
   quantity: z.enum(METER_QUANTITIES, { error: 'is nothing a meter measures' }),
   against: line(60, 'what it was held against'),
   known: figure,
-  knownWithin: figure.min(0, 'must not be below nought'),
+  knownWithin: figure.min(0, 'must not be below zero'),
   shown: figure,
   takenAt: givenMomentSchema,
 });

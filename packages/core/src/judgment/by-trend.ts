@@ -34,7 +34,7 @@ const TAKEN_FOR_TRUE = 0.5;
 /** A step is news for this long, days. */
 const NEWS_FOR = 400;
 
-/** The sides of the limits that wear moves towards. */
+/** The sides of the limits that wear moves toward. */
 function wearLimit(kind: NumericKind, limits: Limits): Limit {
   if (!limits.known || kind.wear === 'none') return {};
   if (kind.wear === 'either') return { lower: limits.lower, upper: limits.upper };

@@ -119,7 +119,7 @@ export interface BelievedReading {
 
 /**
  * What a reading is held to be: as read, unless its meters are known well enough to be off by something that counts. `inUnit`
- * for kinds whose values lie about nought, so that shares make no sense. `within` is half of the 80 % range, kind's unit.
+ * for kinds whose values lie about zero, so that shares make no sense. `within` is half of the 80 % range, kind's unit.
  */
 export function believedOf({ value: right, parts }: Corrected, read: number, inUnit: boolean): BelievedReading {
   if (parts.length === 0) return { value: read };

@@ -8,7 +8,7 @@ import type { ThreadState } from './thread-state.ts';
  */
 export type Sign = 'rising' | 'falling' | 'high' | 'low' | 'steady' | `finding:${FindingCode}`;
 
-/** A drift this many of its standard deviations from nought counts as a movement. */
+/** A drift this many of its standard deviations from zero counts as a movement. */
 const MOVES_FROM = 1.6;
 
 function ofMovement(state: ThreadState): Sign[] {

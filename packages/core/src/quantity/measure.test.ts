@@ -67,7 +67,7 @@ test('refuseNumber holds numbers against the floor and the ceiling of their unit
   expect(refuseNumber(CEILING.V + 1, 'V')).toMatchObject({ code: 'beyond-any-meter', numbers: { limit: CEILING.V } });
 });
 
-test('a figure finer than any meter shows is refused where it is read, nought is not, and worked-out values may be small', () => {
+test('a figure finer than any meter shows is refused where it is read, zero is not, and worked-out values may be small', () => {
   expect(refuseNumber(1e-300, 'V')).toMatchObject({ code: 'finer-than-any-meter' });
   expect(refuseNumber(-FINEST / 2, '°F')).toMatchObject({ code: 'finer-than-any-meter' });
   expect(refuseNumber(0, 'V')).toBeUndefined();

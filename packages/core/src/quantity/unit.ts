@@ -32,7 +32,7 @@ const pick = <K extends keyof UnitFacts>(fact: K) =>
   >;
 
 /**
- * Nothing a meter of the trade shows is finer, in any unit: a smaller figure that is not nought is a slip, and what is
+ * Nothing a meter of the trade shows is finer, in any unit: a smaller figure that is not zero is a slip, and what is
  * divided by it would be beyond all bounds. Common practice, no source.
  */
 export const FINEST = 1e-6;

@@ -162,7 +162,7 @@ export interface LearnedFleet {
 
 /**
  * Learns what the parts of each class are like from a firm's own threads, and how far each meter they were read by was off
- * and when: empirical Bayes by expectation–maximisation (Dempster, Laird and Rubin, 1977) over the ways of wearing, the
+ * and when: empirical Bayes by expectation–maximization (Dempster, Laird and Rubin, 1977) over the ways of wearing, the
  * scatter, and how often readings are odd or parts step; and beside it, round by round, a linear mixed model of the
  * meters' offsets over time, of all threads together, with each part's level and drift marginalized. Starting figures
  * count as ten threads of a class, so that a small fleet is not taken at its word. `trade` is the spread of a quantity's

@@ -91,7 +91,7 @@ const WORTH = 8;
 const LEAST_ANSWERS = 15;
 /** How much machines are taken to differ before any has shown it, of what their kind says. */
 const START_SPREAD = 0.8;
-/** Half of all standard normal variables are nearer to nought than this. */
+/** Half of all standard normal variables are nearer to zero than this. */
 const HALF = 0.6745;
 const HALVINGS = 30;
 

@@ -11,7 +11,7 @@ export interface SeriesPoint {
   readonly sd: number;
 }
 
-/** The reference of a series: what shares are shares of. One unit for values that lie about nought. */
+/** The reference of a series: what shares are shares of. One unit for values that lie about zero. */
 export const referenceOf = (spec: SeriesSpec, nominalOrBaseline: number): number =>
   spec.driftIn === 'unit' || !(nominalOrBaseline > 0) ? 1 : nominalOrBaseline;
 

@@ -2,7 +2,7 @@
 export interface SeriesSpec {
   /** Which way wear moves it; 'either' where both ends are limits, 'none' for values that have no trend. */
   readonly wear: 'falls' | 'rises' | 'either' | 'none';
-  /** 'unit' where shares make no sense, since values lie about nought. */
+  /** 'unit' where shares make no sense, since values lie about zero. */
   readonly driftIn?: 'share' | 'unit' | undefined;
   /** Drift a year before a part has shown its own, as a share of the reference value: mean and standard deviation. */
   readonly driftPrior: { readonly meanShare: number; readonly sdShare: number };

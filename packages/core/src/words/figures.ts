@@ -34,7 +34,7 @@ const grouping = (): Intl.NumberFormat => (grouped ??= new Intl.NumberFormat('en
 /** A number as a technician reads it: 38.4, 0.91, 241, 34,600. Small amps keep two decimals. */
 export function sayNumber(value: number, unit: Unit): string {
   if (Math.abs(value) >= 10_000) return grouping().format(value);
-  // No minus before a nought.
+  // No minus before a zero.
   const text = value.toFixed(decimalsOf(value, unit)).replace(/^-(0(?:\.0+)?)$/, '$1');
   return text.replace('-', '−');
 }

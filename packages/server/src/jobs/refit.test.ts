@@ -67,7 +67,7 @@ test('asked while one is under way, that one stands', async () => {
   await runner.look();
 });
 
-test('a cancelled refit keeps what it has done, and goes on behind it', async () => {
+test('a canceled refit keeps what it has done, and goes on behind it', async () => {
   const asked = await ask();
   await request(firmApp).put(`/api/refits/${asked.id}/wish`).send({ wish: 'cancel' }).expect(200);
   await runner.look();

@@ -97,7 +97,7 @@ export interface NumericKind extends AnyKind {
   readonly likeForLike?: LikeForLike;
   /** True where points of the part do not wear alike, so that each learns from its own kind only. */
   readonly pointsDiffer?: boolean;
-  /** 'unit' where shares make no sense, since values lie about nought: drift is then in the kind's unit. */
+  /** 'unit' where shares make no sense, since values lie about zero: drift is then in the kind's unit. */
   readonly driftIn?: 'share' | 'unit';
   /** Drift a year to be expected before a part has shown its own, as a share of the reference value. */
   readonly driftPrior: { readonly meanShare: number; readonly sdShare: number };

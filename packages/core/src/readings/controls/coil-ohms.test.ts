@@ -25,7 +25,7 @@ test('three samples give their middle; samples that do not agree jump, even when
   expect(enter(contactorCoilOhms, { first: 14, second: 'OL' })).toMatchObject({ findings: ['jumps'] });
 });
 
-test('OL is open, near nought is shorted', () => {
+test('OL is open, near zero is shorted', () => {
   expect(enter(contactorCoilOhms, { first: 'OL' })).toMatchObject({ findings: ['open'], value: null });
   expect(enter(contactorCoilOhms, { first: 0.1 })).toMatchObject({ findings: ['shorted'] });
 });

@@ -12,7 +12,7 @@ test.each([
   expect(judged(kind, { ohms }, setting).standing).toBe(standing);
 });
 
-test('kilohms or OL is open, nought is shorted (common practice, no source)', () => {
+test('kilohms or OL is open, zero is shorted (common practice, no source)', () => {
   expect(judged(kind, { ohms: 'OL' }, setting)).toMatchObject({
     standing: 'act',
     because: { numbers: { found: ['open'] } },

@@ -30,7 +30,7 @@ const amps: InputSpec = {
   probe: 'clamp',
 };
 
-/** What volts across a contact and amps through it say together: volts alone prove nothing once they are nought. */
+/** What volts across a contact and amps through it say together: volts alone prove nothing once they are zero. */
 function across(inputs: Inputs, about: About, called: boolean): Evaluated {
   const [read, through] = [Number(inputs.volts), inputs.amps];
   const line = about.conditions?.lineVolts ?? heatVoltsOf(about.plate);

@@ -1,7 +1,7 @@
 import { judged } from '../../testing/reading.ts';
 import { sequencerContactVolts as kind } from './sequencer-contact-volts.ts';
 
-// Common practice, no source: what volts across a contact mean depends on the call, and nought alone means nothing.
+// Common practice, no source: what volts across a contact mean depends on the call, and zero alone means nothing.
 const says = (inputs: { volts: number; amps?: number }, method: 'meter' | 'no-call') => {
   const { standing, because } = judged(kind, inputs, { conditions: { lineVolts: 241 } }, method);
   return [standing, because.code === 'finding' ? because.numbers.found.join() : 'its drop'];

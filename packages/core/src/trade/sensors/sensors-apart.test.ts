@@ -15,7 +15,7 @@ test.each([
   expect(sensorsApart(first, second, { beta: 3950, airF })).toBeCloseTo(at(second) - at(first), 0);
 });
 
-test('alike is nought, and the one with more ohms is the colder', () => {
+test('alike is zero, and the one with more ohms is the colder', () => {
   expect(sensorsApart(10_000, 10_000, { beta: 3950, airF: 77 })).toBe(0);
   expect(sensorsApart(12_000, 10_000, { beta: 3950, airF: 77 })).toBeGreaterThan(0);
 });

@@ -159,7 +159,7 @@ async function keepCheck(
   if (!meter) throw notFound('instrument');
   const { instrument, offsetIn } = OFFSETS[check.quantity];
   if (instrument !== meter.kind) refuse('quantity', 'That instrument does not measure it.');
-  if (offsetIn === 'share' && !(check.known > 0)) refuse('known', 'What is known must be more than nought.');
+  if (offsetIn === 'share' && !(check.known > 0)) refuse('known', 'What is known must be more than zero.');
   // Held first: two checks at once must both count.
   const stored = await store.heldPrior(context);
   const kept = await store.check(context, id);

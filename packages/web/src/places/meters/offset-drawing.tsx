@@ -49,7 +49,7 @@ function scaleOf(q: MeterQuantityView, checks: readonly Seen[], { width, height,
 }
 
 /**
- * A meter's offset over time as a thread about nought: the band holds it with 80 %, checks on something known are knots, the
+ * A meter's offset over time as a thread about zero: the band holds it with 80 %, checks on something known are knots, the
  * dotted lines are what a data sheet allows. Large ones have their figures beside them.
  */
 export function OffsetDrawing({
@@ -129,7 +129,7 @@ function Figures({ y, quantity }: { y: (off: number) => number; quantity: MeterQ
   );
 }
 
-/** Where a meter is watched, what a data sheet allows, and nought. */
+/** Where a meter is watched, what a data sheet allows, and zero. */
 function Limits({
   y,
   quantity,
