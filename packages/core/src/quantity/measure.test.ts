@@ -36,6 +36,26 @@ describe('parseMeasure', () => {
     expect(parseMeasure('OL', 'A')).toMatchObject({ because: { code: 'no-over-limit-here' } });
   });
 
+  test.each([
+    ['61k', 61_000],
+    ['0.352 k', 352],
+    ['1,2M', 1_200_000],
+    ['11.5 Ω', 11.5],
+    ['12 ohms', 12],
+  ])('reads ohms as a meter shows them: %j', (text, value) => {
+    expect(parseMeasure(text, 'Ω', true)).toEqual({ outcome: 'number', value });
+    expect(parseMeasure('61k', 'V')).toMatchObject({ because: { code: 'not-a-number' } });
+  });
+
+  test.each(['0L', '0l', '>1M', '> 20 M'])('reads %j as OL', (text) => {
+    expect(parseMeasure(text, 'Ω', true)).toEqual({ outcome: 'over-limit' });
+  });
+
+  test('takes a dash for a minus', () => {
+    expect(parseMeasure('\u221212', '°F')).toEqual({ outcome: 'number', value: -12 });
+    expect(parseMeasure('\u20133.5', 'psig')).toEqual({ outcome: 'number', value: -3.5 });
+  });
+
   test('takes frost outdoors, but not colder than the world gets', () => {
     expect(parseMeasure('-12', '°F')).toEqual({ outcome: 'number', value: -12 });
     expect(parseMeasure('-200', '°F')).toMatchObject({ because: { code: 'negative' } });
