@@ -66,7 +66,8 @@ export function canChange({ network, spec }: Machine, change: Change): boolean {
   if ('air' in change) return spec.outdoors !== 'none' || !('lack' in change.air);
   if ('join' in change)
     return change.join.every((node) => node === 'ground' || network.some(({ a, b }) => a === node || b === node));
-  return network.some(({ id }) => id === nameOf(change));
+  const name = nameOf(change);
+  return network.some(({ id }) => id === name);
 }
 
 /** A machine with something wrong, or with one thing more. */

@@ -27,6 +27,9 @@ export interface MachineSpec {
   readonly fanMicrofarads: number;
   readonly blowerMicrofarads: number;
   readonly startKit: boolean;
+  /** Of the outdoor contactor: with one, the other leg is live at rest. */
+  readonly contactorPoles: 1 | 2;
+  readonly crankcaseHeater: boolean;
   readonly switches: SwitchOrder;
   readonly defrost: 'none' | 'time-temperature' | 'demand';
   readonly panHeater: number | null;
@@ -55,12 +58,19 @@ function microfaradsOf(kind: SystemKind, plate: Plate) {
   };
 }
 
+/** Whether a thermostat calls for electric heat in two stages: without a compressor, and with more banks than one switch has. */
+export const hasSecondStage = ({ outdoors, banks }: Pick<MachineSpec, 'outdoors' | 'banks'>): boolean =>
+  outdoors === 'none' && banks.length > 2;
+
 const outdoorFanOf = (plate: Plate): number => plate.outdoorFanFla ?? 1.2;
 /** RLA of a plate that does not say it: from its MCA, else 5.5 A a ton (common practice, no source). */
 const compressorAmpsOf = (plate: Plate): number =>
   0.75 *
   (plate.compressorRla ??
     (plate.mca === undefined ? 5.5 * (plate.tons ?? 3) : Math.max(2, (plate.mca - outdoorFanOf(plate)) / 1.25)));
+
+/** How many banks the circuits have. */
+export const MOST_BANKS = 4;
 
 /** What a system's circuits are built from, by its kind and plate. Amps are what it draws running, three quarters of RLA. */
 export function machineSpecOf(kind: SystemKind, plate: Plate): MachineSpec {
@@ -77,7 +87,10 @@ export function machineSpecOf(kind: SystemKind, plate: Plate): MachineSpec {
     packaged: kind === 'packaged-heat-pump',
     blower: plate.blowerMotor ?? 'psc',
     blowerAmps: 0.7 * (plate.blowerFla ?? 4),
-    banks: strips && bank.outcome === 'value' ? Array.from({ length: Math.min(2, elements) }, () => bank.value) : [],
+    banks:
+      strips && bank.outcome === 'value'
+        ? Array.from({ length: Math.min(MOST_BANKS, elements) }, () => bank.value)
+        : [],
     heatSwitch: plate.heatSwitch ?? 'sequencer',
     lineVolts: nominalVoltsOf(plate),
     controlFuseAmps: controlFuseOf(plate),
@@ -85,6 +98,9 @@ export function machineSpecOf(kind: SystemKind, plate: Plate): MachineSpec {
     outdoorFanAmps: 0.8 * outdoorFanOf(plate),
     ...microfaradsOf(kind, plate),
     startKit: slots.has('start-capacitor'),
+    // Usual where the plate is silent; common practice, no source.
+    contactorPoles: isHeatPump(kind) ? 2 : 1,
+    crankcaseHeater: isHeatPump(kind),
     switches: hasOutdoorUnit(kind) ? (plate.pressureSwitches ?? 'low-high') : 'none',
     defrost: isHeatPump(kind) && kind !== 'ductless-heat-pump' ? (plate.defrostControl ?? 'time-temperature') : 'none',
     panHeater: slots.has('base-pan-heater') ? 240 ** 2 / (plate.panHeaterWatts ?? 120) : null,

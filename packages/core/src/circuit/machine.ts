@@ -5,7 +5,7 @@ import { burns, furnace } from './build/furnace.ts';
 import { condenser, heatPump } from './build/outdoors.ts';
 import { thermostat } from './build/thermostat.ts';
 import { SOUND_AIR, type Air } from './air-side.ts';
-import type { MachineSpec } from './machine-spec.ts';
+import { hasSecondStage, type MachineSpec } from './machine-spec.ts';
 import type { Network } from './network.ts';
 import { operate, type Operated, type Rest } from './operate.ts';
 
@@ -62,7 +62,7 @@ export function callsOf({ indoors, outdoors, banks }: MachineSpec): Call[] {
     ['fan', indoors !== 'head'],
     ['cooling', outdoors !== 'none'],
     ['heating', pump || indoors !== 'air-handler' || banks.length > 0],
-    ['second-stage-heat', pump && banks.length > 0],
+    ['second-stage-heat', (pump && banks.length > 0) || hasSecondStage({ outdoors, banks })],
     ['emergency-heat', pump && banks.length > 0],
     ['defrost', pump],
   ];

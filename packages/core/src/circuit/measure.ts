@@ -1,6 +1,6 @@
 import type { Call } from '../trade/controls/call-table.ts';
 import { airReading, type AirQuantity } from './air-side.ts';
-import { cooled } from './change.ts';
+import { cooled, withChanges, type Change } from './change.ts';
 import { asFound, runnersOf, type Machine } from './machine.ts';
 import type { Branch, Node } from './network.ts';
 import { operate, type Operated } from './operate.ts';
@@ -11,7 +11,16 @@ export type Measure =
   /** Volts between two nodes on a call; `after` s when it is not the usual three minutes. */
   | { readonly what: 'volts'; readonly from: Node; readonly to: Node; readonly call: Call; readonly after?: number }
   /** Ω between two nodes with power off and everything lifted but the named branches. */
-  | { readonly what: 'ohms'; readonly from: Node; readonly to: Node; readonly keep: readonly string[] }
+  | {
+      readonly what: 'ohms';
+      readonly from: Node;
+      readonly to: Node;
+      readonly keep: readonly string[];
+      /** True where nothing was lifted. */
+      readonly wiresOn?: true;
+      /** A call that is still made while the power is off. */
+      readonly called?: Call;
+    }
   /** Amps in a branch on a call; `cooled` where what had opened on heat was first left to cool. */
   | {
       readonly what: 'amps';
@@ -46,6 +55,8 @@ export interface Bench {
   readonly on: (call: Call, after?: number) => Operated;
   /** The same machine once it has cooled. */
   readonly cooled: () => Bench;
+  /** The same with something done to it by whoever measures, by a name: what had blown before stays open. */
+  readonly under: (name: string, changes: () => readonly Change[]) => Bench;
 }
 
 /** How long a call is held before it is looked at, s, unless a measure says otherwise. */
@@ -55,16 +66,19 @@ const HELD = 180;
  * A bench for a machine, as it is found: with the fuses that have blown. Nothing is worked out before it is asked for; `like` is
  * the bench of a machine that differs by a fault, which saves steps.
  */
-export function benchOf(machine: Machine, like?: Bench): Bench {
+export function benchOf(machine: Machine, like?: Bench, before?: () => ReadonlySet<string>): Bench {
+  const done = new Map<string, Bench>();
   const known = new Map<string, Operated>();
   let found: ReadonlySet<string> | null = null;
   let cool: Bench | null = null;
   const blown = () =>
-    (found ??= asFound(
-      machine,
-      (call, at) => void known.set(`${call}/${HELD}`, at),
-      (call) => like?.on(call).rest,
-    ));
+    (found ??=
+      before?.() ??
+      asFound(
+        machine,
+        (call, at) => void known.set(`${call}/${HELD}`, at),
+        (call) => like?.on(call).rest,
+      ));
   const bench: Bench = {
     machine,
     get blown() {
@@ -73,6 +87,13 @@ export function benchOf(machine: Machine, like?: Bench): Bench {
     cooled: () => {
       const made = cooled(machine);
       return made === machine ? bench : (cool ??= benchOf(made, like));
+    },
+    under: (name, changes) => {
+      const known = done.get(name);
+      if (known) return known;
+      const made = benchOf(withChanges(machine, changes()), like?.under(name, changes), blown);
+      done.set(name, made);
+      return made;
     },
     on: (call, after = HELD) => {
       const open = blown();
@@ -101,8 +122,11 @@ const isKept = ({ id }: Branch, keep: readonly string[]): boolean =>
 /** Above this an ohmmeter shows OL, Ω. */
 const OVER_LIMIT = 2e7;
 
-function ohmsBetween({ machine, blown }: Bench, { from, to, keep }: Extract<Measure, { what: 'ohms' }>): Reading {
-  const kept = machine.network.filter((branch) => isKept(branch, keep) && !blown.has(branch.id));
+function ohmsBetween(
+  { machine, blown }: Bench,
+  { from, to, keep, wiresOn, called: call }: Extract<Measure, { what: 'ohms' }>,
+): Reading {
+  const kept = machine.network.filter((branch) => (wiresOn === true || isKept(branch, keep)) && !blown.has(branch.id));
   if (kept.some(({ wanders }) => wanders)) return 'jumps';
   const solved = solveNetwork([
     // Leads that lie on nothing still lie somewhere.
@@ -110,7 +134,10 @@ function ohmsBetween({ machine, blown }: Bench, { from, to, keep }: Extract<Meas
     { a: to, b: 'ground', siemens: 0 },
     ...kept.map(({ a, b, ohms, closed, stuck, hot }) => {
       const open =
-        stuck === 'open' || hot === true || ohms === Infinity || (closed && stuck !== 'closed' && !closed(AT_REST));
+        stuck === 'open' ||
+        hot === true ||
+        ohms === Infinity ||
+        (closed && stuck !== 'closed' && !closed(call ? { ...AT_REST, call, volts: HELD_BY_BATTERY } : AT_REST));
       return { a, b, siemens: open ? 0 : 1 / ohms };
     }),
   ]);
@@ -118,7 +145,17 @@ function ohmsBetween({ machine, blown }: Bench, { from, to, keep }: Extract<Meas
   return read > OVER_LIMIT ? Infinity : read;
 }
 /** How contacts lie with the power off. */
-const AT_REST = { call: 'off' as const, after: 600, volts: () => 0, pulled: () => false, runs: () => false };
+const AT_REST = {
+  call: 'off' as const,
+  after: 600,
+  volts: () => 0,
+  pulled: () => false,
+  runs: () => false,
+  shut: () => false,
+};
+
+/** What a thermostat with a battery sees, which holds its call without power, V. */
+const HELD_BY_BATTERY = () => 24;
 
 const ELEMENT = 'element-';
 

@@ -14,6 +14,8 @@ export interface Now {
   readonly pulled: (coil: string) => boolean;
   /** Whether a motor turns. */
   readonly runs: (load: string) => boolean;
+  /** Whether a contact was closed a moment before. */
+  readonly shut: (contact: string) => boolean;
 }
 
 /** A motor's winding: what it draws depends on whether it turns. One that stalls is opened by its overload after a while. */
@@ -22,13 +24,15 @@ export interface Motor {
   /** A at rated volts, turning and stalled. */
   readonly amps: number;
   readonly lockedAmps: number;
+  /** What it draws on a call, as a share of `amps`; 1 where it is left out. */
+  readonly load?: (call: Call) => number;
   /** False where it is seized or its capacitor gives too little to start it. */
   readonly starts: boolean;
 }
 
 /**
- * One thing between two nodes. `ohms` is what an ohmmeter reads of it, `impedance` what limits alternating current where
- * that is more, as in any coil; both Ω, Infinity for an open. A contact says when it is closed, a source what it drives.
+ * One thing between two nodes. `ohms` is what an ohmmeter reads of it, `impedance` what limits alternating current where that
+ * differs, as in any coil or in what glows; both Ω, Infinity for an open. A contact says when it is closed, a source what it drives.
  */
 export interface Branch {
   readonly id: string;
@@ -50,6 +54,8 @@ export interface Branch {
   readonly capacitor?: { readonly rated: number; readonly share: number };
   /** True where an overload has opened on heat: it shuts again once it has cooled, in half an hour to two. */
   readonly hot?: boolean;
+  /** Where it rests on what was before: the second of the call from which it is followed. */
+  readonly since?: number;
   /** Where a fault holds its contact. */
   readonly stuck?: 'open' | 'closed';
 }
@@ -59,7 +65,7 @@ export type Network = readonly Branch[];
 export const GROUND: Node = 'ground';
 
 /** Ω of a closed contact, a sound wire or a switch; common practice, no source. */
-export const CONTACT_OHMS = 0.02;
+export const CONTACT_OHMS = 0.005;
 
 /** A conductor, or a switch that is shut, between two nodes; Ω. */
 export const wire = (id: string, a: Node, b: Node, ohms = CONTACT_OHMS): Branch => ({ id, a, b, ohms });
@@ -86,8 +92,14 @@ export const motor = (
   a: Node,
   b: Node,
   ohms: number,
-  { volts, amps, locked }: { volts: number; amps: number; locked: number },
-): Branch => ({ id, a, b, ohms, motor: { ratedVolts: volts, amps, lockedAmps: locked, starts: true } });
+  { volts, amps, locked, load }: { volts: number; amps: number; locked: number; load?: (call: Call) => number },
+): Branch => ({
+  id,
+  a,
+  b,
+  ohms,
+  motor: { ratedVolts: volts, amps, lockedAmps: locked, starts: true, ...(load && { load }) },
+});
 /** A motor's start winding: an ohmmeter sees it, the solver of amps does not. */
 export const startWinding = (id: string, a: Node, b: Node, ohms: number): Branch => ({
   id,

@@ -39,35 +39,11 @@ const FROM_NOTHING: Rest = {
 };
 /** Share of its rated volts a motor needs to start and to keep turning; from memory. */
 const MOTOR_RUNS_AT = 0.7;
+/** Seconds in which a motor that starts draws what it would locked. */
+const INRUSH_SECONDS = 0.5;
 /** Seconds after which an overload has opened on a motor that stalls. */
 const OVERLOAD_SECONDS = 20;
 const MOST_STEPS = 60;
-
-function ohmsNow(branch: Branch, state: Rest, after: number): number {
-  if (state.blown.has(branch.id) || branch.stuck === 'open' || branch.hot) return Infinity;
-  if (branch.closed && branch.stuck !== 'closed' && !state.closed.has(branch.id)) return Infinity;
-  const { motor } = branch;
-  if (!motor || branch.ohms === Infinity) return Math.max(branch.ohms, branch.impedance ?? 0);
-  if (!state.stalled.has(branch.id)) return motor.ratedVolts / motor.amps;
-  return after > OVERLOAD_SECONDS ? Infinity : motor.ratedVolts / motor.lockedAmps;
-}
-
-function solveAs(solve: ReturnType<typeof solverOf>, network: Network, state: Rest, after: number): Solved {
-  const siemens = new Float64Array(network.length);
-  const drives = new Float64Array(network.length);
-  network.forEach((branch, i) => {
-    const ohms = ohmsNow(branch, state, after);
-    const by = ohms === Infinity ? 0 : 1 / ohms;
-    siemens[i] = by;
-    drives[i] = (state.emf[branch.id] ?? 0) * by;
-  });
-  return solve(siemens, drives);
-}
-
-const ampsIn = (branch: Branch, state: Rest, solved: Solved, after: number): number => {
-  const ohms = ohmsNow(branch, state, after);
-  return ohms === Infinity ? 0 : Math.abs(solved.volts(branch.a, branch.b) + (state.emf[branch.id] ?? 0)) / ohms;
-};
 
 interface Held {
   readonly network: Network;
@@ -75,8 +51,37 @@ interface Held {
   readonly after: number;
 }
 
+function ohmsNow(branch: Branch, state: Rest, { call, after }: Held): number {
+  if (state.blown.has(branch.id) || branch.stuck === 'open' || branch.hot) return Infinity;
+  if (branch.closed && branch.stuck !== 'closed' && !state.closed.has(branch.id)) return Infinity;
+  const { motor } = branch;
+  if (branch.ohms === Infinity) return Infinity;
+  if (!motor) return branch.impedance ?? branch.ohms;
+  if (!state.stalled.has(branch.id) && after > INRUSH_SECONDS)
+    return motor.ratedVolts / (motor.amps * (motor.load?.(call) ?? 1));
+  return after > OVERLOAD_SECONDS ? Infinity : motor.ratedVolts / motor.lockedAmps;
+}
+
+function solveAs(solve: ReturnType<typeof solverOf>, network: Network, state: Rest, held: Held): Solved {
+  const siemens = new Float64Array(network.length);
+  const drives = new Float64Array(network.length);
+  network.forEach((branch, i) => {
+    const ohms = ohmsNow(branch, state, held);
+    const by = ohms === Infinity ? 0 : 1 / ohms;
+    siemens[i] = by;
+    drives[i] = (state.emf[branch.id] ?? 0) * by;
+  });
+  return solve(siemens, drives);
+}
+
+const ampsIn = (branch: Branch, state: Rest, solved: Solved, held: Held): number => {
+  const ohms = ohmsNow(branch, state, held);
+  return ohms === Infinity ? 0 : Math.abs(solved.volts(branch.a, branch.b) + (state.emf[branch.id] ?? 0)) / ohms;
+};
+
 /** What follows from how it stands: contacts, coils, motors and fuses, each by what it sees. */
-function next({ network, call, after }: Held, state: Rest, solved: Solved): Rest {
+function next(held: Held, state: Rest, solved: Solved): Rest {
+  const { network, call, after } = held;
   const volts = (a: Node, b: Node) => Math.abs(solved.volts(a, b));
   const now: Now = {
     call,
@@ -84,6 +89,7 @@ function next({ network, call, after }: Held, state: Rest, solved: Solved): Rest
     volts,
     pulled: (id) => state.pulled.has(id),
     runs: (id) => state.turning.has(id),
+    shut: (id) => state.closed.has(id),
   };
   const [pulled, closed, turning, stalled] = [0, 0, 0, 0].map(() => new Set<string>()) as [
     Set<string>,
@@ -104,7 +110,7 @@ function next({ network, call, after }: Held, state: Rest, solved: Solved): Rest
       const enough = across >= MOTOR_RUNS_AT * branch.motor.ratedVolts;
       (enough && branch.motor.starts ? turning : stalled).add(id);
     }
-    if (branch.fuse !== undefined && ampsIn(branch, state, solved, after) > branch.fuse) blown.add(id);
+    if (branch.fuse !== undefined && ampsIn(branch, state, solved, held) > branch.fuse) blown.add(id);
     // A source is worked out to the tenth of a volt, so that it comes to rest.
     if (branch.emf) emf[id] = Math.round(10 * branch.emf(now)) / 10;
   }
@@ -128,17 +134,17 @@ interface Came {
 
 /** Follows a circuit from how it stands until nothing changes, or it goes round in circles. */
 function comeToRest(held: Held, from: Rest): Came {
-  const { network, after } = held;
+  const { network } = held;
   const solve = solverOf(network);
   let state = from;
-  let solved = solveAs(solve, network, state, after);
+  let solved = solveAs(solve, network, state, held);
   const seen = new Set<string>();
   for (let step = 0; step < MOST_STEPS; step++) {
     const then = next(held, state, solved);
     const sign = signOf(then);
     if (sign === signOf(state)) return { state, solved, chatters: false };
     state = then;
-    solved = solveAs(solve, network, state, after);
+    solved = solveAs(solve, network, state, held);
     if (seen.has(sign)) break;
     seen.add(sign);
   }
@@ -158,18 +164,26 @@ export function operate(
   like?: Rest,
 ): Operated {
   const held: Held = { network, call, after };
-  const near = like && comeToRest(held, { ...like, blown });
+  const moments = [...new Set(network.flatMap(({ since }) => (since !== undefined && since < after ? [since] : [])))];
+  const before = moments
+    .sort((a, b) => a - b)
+    .reduce<Rest>((from, moment) => comeToRest({ ...held, after: moment }, from).state, {
+      ...FROM_NOTHING,
+      blown,
+    });
+  // What remembers is followed from the beginning.
+  const near = moments.length === 0 && like ? comeToRest(held, { ...like, blown }) : undefined;
   // What opened, chatters or barely holds on the way may come of where it came from: followed from nothing then.
   const isSure =
     near && !near.chatters && near.state.blown.size === blown.size && !holdsOn(network, near.state, near.solved);
-  const { state, solved, chatters } = isSure ? near : comeToRest(held, { ...FROM_NOTHING, blown });
+  const { state, solved, chatters } = isSure ? near : comeToRest(held, before);
   const byId = new Map(network.map((branch) => [branch.id, branch]));
   return {
     volts: (a, b) => Math.abs(solved.volts(a, b)),
     ohmsInto: solved.ohmsInto,
     amps: (id) => {
       const branch = byId.get(id);
-      return branch ? ampsIn(branch, state, solved, after) : 0;
+      return branch ? ampsIn(branch, state, solved, held) : 0;
     },
     runs: (id) => state.turning.has(id),
     pulled: (id) => state.pulled.has(id),

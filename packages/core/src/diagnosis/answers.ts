@@ -12,7 +12,7 @@ export const lineVolts = (volts: number) => [
   span('fed', 0.75 * volts, Infinity),
 ];
 /** Across a contact that should be closed, V: nothing, a drop, or all of it. */
-export const DROP = [span('none', -Infinity, 1), span('drop', 1, 30), span('open', 30, Infinity)];
+export const DROP = [span('none', -Infinity, 1), span('drop', 1, 80), span('open', 80, Infinity)];
 /** Ω of what is so many on a sound machine. */
 export const ohmsLike = (ohms: number): Answer[] =>
   ohms < 2

@@ -113,12 +113,14 @@ function heat(c: Catalog): void {
   const call: Call = c.can('emergency-heat') ? 'emergency-heat' : 'heating';
   const amps = 240 / (banks[0] ?? 11.5);
   const part = heatSwitch === 'sequencer' ? 'sequencer' : 'heat-relay';
-  c.volts('h1-n1', ['off', call], 'indoors', { line: true });
-  c.volts('h1-n4', ['off', call], 'indoors', { line: true });
+  for (const contact of ['h1-n1', 'h1-n4'] as const) {
+    c.volts(contact, ['off'], 'indoors', { line: true });
+    c.volts(contact, [call], 'indoors', { drop: true });
+  }
   c.volts('link-1', [call], 'indoors', { line: true });
   c.volts('limit-1', [call], 'indoors', { line: true });
   c.amps('bank-1', 'element-1', amps, [call, 'cooling', 'off'], 'indoors');
-  c.amps('bank-2', 'element-2', amps, [call], 'indoors');
+  c.amps('bank-2', 'element-2', amps, [call, 'cooling', 'off'], 'indoors');
   c.ohms('heat-coil', [`${part}.coil`], 'indoors');
   c.ohms('h1-n1', [`${part}.1`], 'indoors');
   c.ohms('h1-n4', [`${part}.2`], 'indoors');

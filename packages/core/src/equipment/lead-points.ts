@@ -1,3 +1,5 @@
+import { isOwn } from '../quantity/own.ts';
+
 /**
  * Where two leads of a meter go, by name: the nodes of the circuit they are put on, and what a technician calls it. In a name,
  * "board" and "strip" are where wires land indoors, "outdoors" at the unit.
@@ -91,6 +93,8 @@ export const LEADS = {
   'dl-pan': ['ph1', 'ph2', 'base pan heater'],
 } as const satisfies Record<string, readonly [string, string, string]>;
 export type Lead = keyof typeof LEADS;
+/** Whether a text names two leads. */
+export const isLead = (name: string): name is Lead => isOwn(LEADS, name);
 
 /** What is looked at, turned or worked out on a hunt, by name. */
 export const LOOKED_AT = {

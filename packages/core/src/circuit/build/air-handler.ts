@@ -1,9 +1,17 @@
 import { capacitor, coil, contact, motor, startWinding, wire, type Network } from '../network.ts';
-import type { MachineSpec } from '../machine-spec.ts';
+import { hasSecondStage, type MachineSpec } from '../machine-spec.ts';
 import { called, supply240, transformer } from './supplies.ts';
 
 /** Seconds after which a sequencer's contacts close, the first first; from memory. */
 const CLOSES_AFTER = [20, 50];
+/** Each bank's first node, its supply, and the coil that switches it: two banks to a breaker and to a sequencer. */
+const BANKS = [
+  { start: 'n1', from: 'H1', to: 'H2', coil: 'coil' },
+  { start: 'n4', from: 'H1', to: 'H2', coil: 'coil' },
+  { start: 'n7', from: 'H3', to: 'H4', coil: 'coil-2' },
+  { start: 'n10', from: 'H3', to: 'H4', coil: 'coil-2' },
+] as const;
+const BANKS_A_SWITCH = 2;
 
 function blower({ blower: kind, blowerAmps, lineVolts, banks, blowerMicrofarads }: MachineSpec): Network {
   const run = motor('blower.run', 'm', 'H2', 12, { volts: lineVolts, amps: blowerAmps, locked: 2.5 * blowerAmps });
@@ -26,24 +34,29 @@ function blower({ blower: kind, blowerAmps, lineVolts, banks, blowerMicrofarads 
   ];
 }
 
-/** One bank: from the switch through the element, its fuse link and its limit, back to H2. */
-const bank = (i: number, ohms: number, start: string): Network => [
+/** One bank: from the switch through the element, its fuse link and its limit, back to the other leg. */
+const bank = (i: number, ohms: number, start: string, to: string): Network => [
   { id: `element-${i}`, a: start, b: `${start}e`, ohms },
   wire(`link-${i}`, `${start}e`, `${start}k`),
-  wire(`limit-${i}`, `${start}k`, 'H2'),
+  wire(`limit-${i}`, `${start}k`, to),
 ];
 
-function electricHeat({ banks, heatSwitch }: MachineSpec): Network {
+function electricHeat(spec: MachineSpec): Network {
+  const { banks, heatSwitch } = spec;
   if (banks.length === 0) return [];
-  const part = heatSwitch === 'sequencer' ? 'sequencer' : 'heat-relay';
+  const isSequencer = heatSwitch === 'sequencer';
+  const part = isSequencer ? 'sequencer' : 'heat-relay';
+  const coilOn = (id: string, node: string) =>
+    coil(`${part}.${id}`, node, 'C', isSequencer ? 90 : 60, isSequencer ? 90 : 150);
   return [
-    coil(`${part}.coil`, 'W', 'C', heatSwitch === 'sequencer' ? 90 : 60, heatSwitch === 'sequencer' ? 90 : 150),
+    coilOn('coil', 'W'),
+    ...(banks.length > BANKS_A_SWITCH ? [coilOn('coil-2', hasSecondStage(spec) ? 'W2' : 'W')] : []),
     ...banks.flatMap((ohms, i) => {
-      const start = i === 0 ? 'n1' : 'n4';
-      const wait = heatSwitch === 'sequencer' ? (CLOSES_AFTER[i] ?? 50) : 0;
+      const { start, from, to, coil: by } = BANKS[i]!;
+      const wait = isSequencer ? (CLOSES_AFTER[i % BANKS_A_SWITCH] ?? 0) : 0;
       return [
-        contact(`${part}.${i + 1}`, 'H1', start, (now) => now.pulled(`${part}.coil`) && now.after >= wait),
-        ...bank(i + 1, ohms, start),
+        contact(`${part}.${i + 1}`, from, start, (now) => now.pulled(`${part}.${by}`) && now.after >= wait),
+        ...bank(i + 1, ohms, start, to),
       ];
     }),
   ];
@@ -52,6 +65,7 @@ function electricHeat({ banks, heatSwitch }: MachineSpec): Network {
 /** An air handler on 240 V: supply, transformer, blower, and electric heat where it has any. */
 export const airHandler = (spec: MachineSpec): Network => [
   ...supply240('indoor', 'H1', 'H2', spec.lineVolts),
+  ...(spec.banks.length > BANKS_A_SWITCH ? supply240('heat', 'H3', 'H4', spec.lineVolts) : []),
   ...transformer('H1', 'H2', spec.lineVolts, spec.controlFuseAmps),
   ...blower(spec),
   ...electricHeat(spec),

@@ -1,9 +1,12 @@
 import type { Branch, Network, Now } from '../network.ts';
 import { capacitor, coil, contact, motor, startWinding, wire } from '../network.ts';
+import type { Call } from '../../trade/controls/call-table.ts';
 import type { MachineSpec } from '../machine-spec.ts';
 import { called, supply240 } from './supplies.ts';
 
 const CABLE_OHMS = 0.5;
+/** Ω of a crankcase heater of 60 W at 240 V; common practice. */
+const CRANKCASE_OHMS = 960;
 
 /** The switches between Y outdoors and the contactor's coil, in the order they are wired. */
 function switches({ switches: order }: MachineSpec, from: string): Network {
@@ -18,11 +21,19 @@ function switches({ switches: order }: MachineSpec, from: string): Network {
   return row.map((id, i) => wire(id, i === 0 ? from : `y${i}`, i === row.length - 1 ? 'Yc' : `y${i + 1}`, 0.1));
 }
 
+/** A compressor draws less in heating, where it pumps against less; common practice. */
+const ofCall = (call: Call): number => (call === 'heating' || call === 'second-stage-heat' ? 0.75 : 1);
+
 function compressor({ compressorAmps, lineVolts, hermMicrofarads, startKit }: MachineSpec): Network {
   return [
     wire('compressor.lead', 'T1', 'kc', 0.01),
     wire('compressor.overload', 'kc', 'ki', 0.02),
-    motor('compressor.run', 'ki', 'T2', 0.9, { volts: lineVolts, amps: compressorAmps, locked: 7 * compressorAmps }),
+    motor('compressor.run', 'ki', 'T2', 0.9, {
+      volts: lineVolts,
+      amps: compressorAmps,
+      locked: 7 * compressorAmps,
+      load: ofCall,
+    }),
     startWinding('compressor.start', 'ki', 's', 2.2),
     capacitor('cap.herm', 's', 'T2', hermMicrofarads),
     ...(startKit ? [capacitor('cap.start', 's1', 'T2', 130)] : []),
@@ -41,7 +52,13 @@ const power = (spec: MachineSpec): Network => [
   wire('disconnect.2', 'DS2', 'D2'),
   coil('contactor.coil', 'Yc', 'Co', 15, 65),
   contact('contactor.1', 'D1', 'T1', (now) => now.pulled('contactor.coil')),
-  contact('contactor.2', 'D2', 'T2', (now) => now.pulled('contactor.coil')),
+  spec.contactorPoles === 2
+    ? contact('contactor.2', 'D2', 'T2', (now) => now.pulled('contactor.coil'))
+    : wire('contactor.strap', 'D2', 'T2'),
+  // Fed around the one pole through the compressor's winding, so that it is off while that runs.
+  ...(spec.crankcaseHeater
+    ? [{ id: 'crankcase-heater', a: 'D1', b: spec.contactorPoles === 2 ? 'D2' : 'T1', ohms: CRANKCASE_OHMS }]
+    : []),
   ...compressor(spec),
   ...fan(spec),
 ];

@@ -40,13 +40,15 @@ const HOLDS = 0.9;
  * bonded to metal, as it often is.
  */
 export const transformer = (a: string, b: string, primaryVolts: number, fuseAmps: number): Network => [
-  { id: 'transformer.primary', a, b, ohms: primaryVolts > 150 ? 55 : 14, impedance: primaryVolts > 150 ? 4000 : 1000 },
+  { id: 'transformer.primary', a, b: 'tx', ohms: primaryVolts > 150 ? 40 : 14 },
+  // What its iron holds against the line; an ohmmeter sees none of it.
+  { id: 'transformer.core', a: 'tx', b, ohms: 0.01, impedance: primaryVolts > 150 ? 4000 : 1000 },
   {
     id: 'transformer.secondary',
     a: 'C',
     b: 'RO',
     ohms: SECONDARY_OHMS,
-    emf: (now: Now) => (now.volts(a, b) * IDLE_VOLTS) / primaryVolts,
+    emf: (now: Now) => (now.volts('tx', b) * IDLE_VOLTS) / primaryVolts,
   },
   { ...wire('fuse', 'RO', 'R'), fuse: HOLDS * fuseAmps },
   wire('bond', 'C', GROUND),

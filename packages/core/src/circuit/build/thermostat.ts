@@ -1,5 +1,5 @@
 import type { Call } from '../../trade/controls/call-table.ts';
-import type { MachineSpec } from '../machine-spec.ts';
+import { hasSecondStage, type MachineSpec } from '../machine-spec.ts';
 import { contact, wire, type Branch, type Network, type Now } from '../network.ts';
 import { CALLED_VOLTS } from './supplies.ts';
 
@@ -8,7 +8,7 @@ const CABLE_OHMS = 0.4;
 const BESIDE_OHMS = 2e6;
 
 /** The calls on which a thermostat joins R to each terminal; common practice, no source. */
-function joinsOf({ outdoors, indoors }: MachineSpec): Readonly<Record<string, readonly Call[]>> {
+function joinsOf({ outdoors, indoors, banks }: MachineSpec): Readonly<Record<string, readonly Call[]>> {
   if (outdoors === 'heat-pump')
     return {
       G: ['fan', 'cooling', 'heating', 'second-stage-heat', 'emergency-heat', 'defrost'],
@@ -20,6 +20,7 @@ function joinsOf({ outdoors, indoors }: MachineSpec): Readonly<Record<string, re
     G: ['fan', 'cooling'],
     ...(outdoors === 'condenser' && { Y: ['cooling'] }),
     W: indoors === 'furnace' ? ['heating'] : ['heating', 'second-stage-heat', 'emergency-heat'],
+    ...(hasSecondStage({ outdoors, banks }) && { W2: ['second-stage-heat', 'emergency-heat'] }),
   };
 }
 

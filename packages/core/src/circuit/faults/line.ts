@@ -15,3 +15,9 @@ export interface Line {
 export const open = (slot: Slot, id: string): Line => ({ slot, does: [{ open: id }] });
 /** A contact that no longer moves. */
 export const stuck = (slot: Slot, id: string, at: 'open' | 'closed'): Line => ({ slot, does: [{ stuck: id, at }] });
+/** A contact that stays open, or carries through what is left of it. */
+export const poor = (slot: Slot, id: string): Line => ({
+  slot,
+  does: [{ stuck: id, at: 'open' }],
+  or: [[{ burnt: id, ohms: 0.2 }], [{ burnt: id, ohms: 0.6 }]],
+});

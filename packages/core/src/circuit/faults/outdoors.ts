@@ -7,7 +7,14 @@ export const OUTDOORS = {
   'contactor-pole-burnt': {
     slot: 'contactor',
     does: [{ burnt: 'contactor.1', ohms: 0.6 }],
-    or: [[{ burnt: 'contactor.1', ohms: 2 }], [{ burnt: 'contactor.2', ohms: 1 }]],
+    or: [
+      [{ burnt: 'contactor.1', ohms: 0.3 }],
+      [{ burnt: 'contactor.1', ohms: 1.1 }],
+      [{ burnt: 'contactor.1', ohms: 2 }],
+      [{ burnt: 'contactor.2', ohms: 1 }],
+      [{ stuck: 'contactor.1', at: 'open' }],
+      [{ stuck: 'contactor.2', at: 'open' }],
+    ],
   },
   'contactor-jammed': {
     slot: 'contactor',
