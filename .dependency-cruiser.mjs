@@ -15,6 +15,7 @@ const FLOORS = [
   'probe',
   'readings/contract',
   'readings/(?!contract)',
+  'interpretation',
   'judgment',
   'round',
   'planning',

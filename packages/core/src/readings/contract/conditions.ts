@@ -40,6 +40,8 @@ export const conditionsSchema = z.object({
   loose: z.array(z.string().max(40)).max(20).optional(),
   /** Ohms of another sensor of the same machine, unplugged on this visit, Ω. */
   sensorOhms: within('Ω'),
+  /** True where whoever read it has seen that the machine was in the state the reading is for: called, with its power, delays over. */
+  asMeant: z.literal(true).optional(),
   /** Whether ice or bands of frost were seen outdoors on this visit, or told of. */
   iceSeen: z.boolean().optional(),
   /** Why a charge check does not count now, a finding's code; absent when it counts or nobody said. */
