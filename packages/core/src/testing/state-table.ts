@@ -1,0 +1,100 @@
+import type { Shown } from '../circuit/probe.ts';
+import { machineSpecOf, type MachineSpec } from '../circuit/machine-spec.ts';
+import type { MachineState } from '../circuit/state.ts';
+import { scaleOf } from '../circuit/structure.ts';
+import { componentsFor, type Component } from '../equipment/component.ts';
+import type { Plate } from '../equipment/plate.ts';
+import type { SystemKind } from '../equipment/system-kind.ts';
+import { fits } from '../interpretation/density.ts';
+import { expectedOf, type Expected, type Way } from '../interpretation/expected.ts';
+import { interpretVisit, type ToInterpret } from '../interpretation/interpret-visit.ts';
+import { possibleStates, type MayBe } from '../interpretation/possible-states.ts';
+import { placedOf, type Placed } from '../interpretation/visit-probes.ts';
+import { placesOn } from '../readings/registry.ts';
+import type { Says } from '../verdict/interpretation.ts';
+
+/** What one cell of the table of states came to. */
+export interface StateCell {
+  /** The reading's kind, point and method. */
+  readonly reading: string;
+  readonly state: MachineState;
+  readonly cause: string;
+  /** Of whom the fault is: of nobody, of the part that was read, or of another. */
+  readonly fault: 'sound' | 'own' | 'elsewhere';
+  /** Whether no sound machine, and no fault of another part, reads so in any state that is possible. */
+  readonly canTell: boolean;
+  readonly says: Says;
+}
+
+/** Draws a figure between 0 and 1. */
+export type Draw = () => number;
+
+/** What a hand may read where a perfect meter shows something: a little off, or a ghost. */
+function readAs(shown: Shown, draw: Draw): number | 'OL' | null {
+  if (shown === 'floats') return Math.round(40 * draw()) / 2;
+  if (shown === 'jumps' || Number.isNaN(shown)) return null;
+  if (shown === Infinity) return 'OL';
+  const off = shown * (1 + 0.03 * (2 * draw() - 1));
+  return Number(off.toPrecision(3));
+}
+
+interface At {
+  readonly reading: Omit<ToInterpret, 'id' | 'inputs'>;
+  readonly placed: Placed;
+  readonly states: readonly MayBe[];
+}
+
+/** Every reading of one figure that is taken of the wiring of a machine. */
+function readingsOf(kind: SystemKind, plate: Plate, spec: MachineSpec, expected: Expected): At[] {
+  return componentsFor(kind, plate).flatMap((part) => {
+    const component: Component = { fittedOn: null, ...part };
+    const { slot } = part;
+    return placesOn(component, kind, plate).flatMap(({ kind: of, method, point }) => {
+      const [placed, ...more] = placedOf(of.id, { slot, point, plate, spec });
+      const states = possibleStates(method.stops, spec, {});
+      if (!placed || more.length > 0 || states.length === 0 || !expected.can(placed.probe)) return [];
+      return [{ reading: { kind: of.id, slot, point, method: method.id, conditions: {} }, placed, states }];
+    });
+  });
+}
+
+const isOwn = (way: Way, { reading }: At): boolean => way.slot === reading.slot && !way.isHot;
+
+/** Whether anything else than a fault of the part shows alike in a state that is possible. */
+function canTell(value: Shown, at: At, expected: Expected): boolean {
+  const { placed, states } = at;
+  const ways = expected.ways ?? [];
+  return !states.some(({ state }) =>
+    expected
+      .shown(placed.probe, state)
+      .some((shown, w) => !isOwn(ways[w]!, at) && fits(value, shown, placed.probe, placed)),
+  );
+}
+
+/** One reading alone, in every state it may be taken in, with every fault its machine may have: what is made of each. */
+export function* stateTable(kind: SystemKind, plate: Plate, draw: Draw): Generator<StateCell> {
+  const spec = machineSpecOf(kind, plate);
+  const expected = expectedOf(spec);
+  const ways = expected.ways ?? [];
+  for (const at of readingsOf(kind, plate, spec, expected)) {
+    const { reading, placed, states } = at;
+    const scale = scaleOf(placed.probe, spec) * (placed.part ?? 1);
+    for (const { state } of states)
+      for (const [w, way] of ways.entries()) {
+        const shown = expected.shownBy(w, placed.probe, state);
+        const read = readAs(shown, draw);
+        if (read === null) continue;
+        const figure = typeof read === 'number' ? Number((read * scale).toPrecision(3)) : read;
+        const told = interpretVisit({ kind, plate }, [{ ...reading, id: 'r', inputs: { [placed.input]: figure } }]);
+        yield {
+          reading: `${reading.kind}/${reading.point}/${reading.method}`,
+          state,
+          cause: way.cause,
+          fault: way.isSound ? 'sound' : isOwn(way, at) ? 'own' : 'elsewhere',
+          // Ghost volts are no evidence of anything.
+          canTell: shown !== 'floats' && canTell(read === 'OL' ? Infinity : read, at, expected),
+          says: told.get('r')?.says ?? 'counts',
+        };
+      }
+  }
+}
