@@ -80,6 +80,9 @@ export type { Observation } from './diagnosis/chances.ts';
 export { complaintsOn } from './diagnosis/complaints-on.ts';
 export { answerOf, enteredFor } from './diagnosis/expectations.ts';
 export { testsOf } from './diagnosis/tests.ts';
+export { expectByTables, onWanted, takeUpTable, type ExpectedTable } from './interpretation/expected.ts';
+export { expectedTable } from './interpretation/expected-table.ts';
+export { structureName } from './circuit/structure.ts';
 export { groundOf, type Ground } from './diagnosis/ground.ts';
 export { hunt, type Hunt } from './diagnosis/hunt.ts';
 export { withObservation } from './diagnosis/observations.ts';
@@ -448,6 +451,7 @@ export {
   hasBegun,
   putOffField,
   notedReading,
+  takeAsMeant,
   takeEntry,
   takeField,
   toPutBackFirst,
@@ -475,6 +479,7 @@ export { sayFindings } from './words/findings.ts';
 export { PROOF_WORDS, sayProved, sayProofStep, sayUnproved } from './words/proof.ts';
 export { sayTableTrouble } from './words/pressure-table.ts';
 export { sayRatingDecision, sayRatingTrouble } from './words/rating.ts';
+export { settlingTap } from './words/in-state.ts';
 export { meantWords, reasonLine, sayOwnShare, sayReason } from './words/reasons.ts';
 export { sayRefusal } from './words/refusals.ts';
 export { fuseRefused, sayReplacement } from './words/replacement.ts';

@@ -71,6 +71,17 @@ export function takeField(record: RoundRecord, field: RoundField, confirmed: boo
   return { outcome: 'taken', reading: readingOf(record, field, field.entry, confirmed, given) };
 }
 
+/**
+ * Takes what is in a field once more, or for the first time, now that whoever reads has seen the machine in the state the reading
+ * is for: called, with its power, delays over.
+ */
+export function takeAsMeant(record: RoundRecord, field: RoundField, given: Given): Taking {
+  if (!field.entry || field.typed === 'questioned') return { outcome: 'not-yet' };
+  if (field.taken?.conditions?.asMeant && field.typed === 'nothing') return { outcome: 'as-before' };
+  const seen = { ...field, conditions: { ...field.conditions, asMeant: true as const } };
+  return { outcome: 'taken', reading: readingOf(record, seen, field.entry, false, given) };
+}
+
 /** Takes a whole entry at once: what is usual, a choice, or what the probes settled at. */
 export function takeEntry(record: RoundRecord, field: RoundField, inputs: Inputs, given: Given): Taking {
   const { kind, method } = field.planned;

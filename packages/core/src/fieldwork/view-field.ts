@@ -2,6 +2,7 @@ import { POINTS } from '../equipment/component.ts';
 import type { SystemDetail } from '../http/systems.ts';
 import { companionsOf, countingReadings, threadKey } from '../judgment/assess-system.ts';
 import type { SystemEvent } from '../judgment/events.ts';
+import { interpretedVisit, type InterpretedSystem } from '../judgment/interpreted.ts';
 import { inlineThread, NO_THREAD, type InlineThreadData } from '../judgment/inline-thread.ts';
 import { judge, type Verdict } from '../judgment/judge.ts';
 import { threadState } from '../judgment/thread-state.ts';
@@ -35,6 +36,8 @@ export interface Scene {
   readonly repairs: readonly Repair[];
   /** The readings that stand, by thread, each in the order they were taken. */
   readonly threads: ReadonlyMap<string, readonly RoundReading[]>;
+  /** The system as its readings are interpreted. */
+  readonly judged: InterpretedSystem;
   readonly atHand: AtHand;
   readonly conditions: Conditions;
   readonly tables: PressureTables;
@@ -82,6 +85,20 @@ const typedReading = (
   inputs,
   instrument: judgedWith(method, scene.atHand, readWith(method, scene.atHand, scene.record)),
 });
+
+/** What a typed reading says beside what was taken on the visit. */
+function interpretTyped(scene: Scene, { component, kind, point }: Planned, typed: JudgedReading) {
+  const { visitId } = scene.record;
+  const beside = [...scene.threads.values()]
+    .flat()
+    .filter((r) => r.visitId === visitId)
+    .filter(
+      (r) => !(r.componentId === component.id && r.kind === kind.id && r.point === point && r.method === typed.method),
+    );
+  const last = beside.reduce((latest, r) => (r.takenAt > latest ? r.takenAt : latest), '');
+  const reading = { ...typed, visitId, componentId: component.id, takenAt: `${last}~`, supersedes: null };
+  return interpretedVisit(scene.judged, [...beside, reading], typed.id).get(typed.id);
+}
 
 function verdictFor(
   scene: Scene,
@@ -145,9 +162,13 @@ export function once<T>(make: () => T): () => T {
 const hasText = (draft: Readonly<Record<string, string>> | undefined): boolean =>
   draft !== undefined && Object.values(draft).some((text) => text.trim() !== '');
 
-function aboutOf(scene: Scene, { component, point }: Planned, runningMin: number | null): About {
+function aboutOf(scene: Scene, { component, point }: Planned, runningMin: number | null, isSettled: boolean): About {
   const { system, tables } = scene;
-  const conditions = runningMin === null ? scene.conditions : { ...scene.conditions, runningMin };
+  const conditions: Conditions = {
+    ...scene.conditions,
+    ...(runningMin !== null && { runningMin }),
+    ...(isSettled && { asMeant: true }),
+  };
   return { systemKind: system.kind, plate: system.plate, component, point, conditions, tables };
 }
 
@@ -175,10 +196,11 @@ export function fieldOf(scene: Scene, planned: Planned, runningMin: number | nul
   const { component, kind, point, method } = planned;
   const place = { componentId: component.id, kind: kind.id, point, method: method.id };
   const key = placeKey(place);
-  const about = aboutOf(scene, planned, runningMin);
   const thread = threadOf(scene, planned);
   const last = thread.findLast((r) => r.visitId === scene.record.visitId && r.method === method.id) ?? null;
   const taken = anew ? null : last;
+  const isSettled = taken?.conditions?.asMeant === true;
+  const about = aboutOf(scene, planned, runningMin, isSettled);
   const { texts, typed, check, isDraft, state } = entryAt(scene, planned, about, key, taken);
   const earlier = countingReadings(thread, scene.components, { events: scene.events, zone: scene.system.zone })
     .filter((r) => r !== taken)
@@ -191,14 +213,17 @@ export function fieldOf(scene: Scene, planned: Planned, runningMin: number | nul
   const typedNow = entered && typedReading(scene, planned, entered, conditions, typed.inputs);
   // What was overruled is the reading that was taken, not what is typed over it.
   const reading = typedNow && { ...typedNow, ruling: isDraft ? null : taken?.ruling };
-  const verdict = once(() => (reading ? verdictFor(scene, planned, reading, earlier) : null));
+  const inState = once(() => (reading ? { ...reading, read: interpretTyped(scene, planned, reading) } : null));
+  const verdict = once(() => {
+    const told = inState();
+    return told ? verdictFor(scene, planned, told, earlier) : null;
+  });
   // What is still in question would squash the thread it is to be compared with.
   const isShown = typeof reading?.value === 'number' && !(isDraft && check?.outcome === 'questioned');
-  const inline = once(() =>
-    kind.type === 'finding'
-      ? NO_THREAD
-      : drawThread(scene, planned, isShown && reading ? [...earlier, reading] : earlier),
-  );
+  const inline = once(() => {
+    const told = isShown ? inState() : null;
+    return kind.type === 'finding' ? NO_THREAD : drawThread(scene, planned, told ? [...earlier, told] : earlier);
+  });
   return {
     key,
     planned,

@@ -1,6 +1,7 @@
 import { wiresNoted } from '../equipment/wires.ts';
 import type { SystemDetail } from '../http/systems.ts';
-import { assessSystem, byThread } from '../judgment/assess-system.ts';
+import { assessSystem, byThread, standingReadings } from '../judgment/assess-system.ts';
+import { interpreted, type InterpretedSystem } from '../judgment/interpreted.ts';
 import { happened, type SystemEvent } from '../judgment/events.ts';
 import { dayAt } from '../quantity/day-in.ts';
 import { seasonOf, type Season } from '../quantity/season.ts';
@@ -11,7 +12,7 @@ import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
 import type { Policy } from '../verdict/policy.ts';
 import type { AtHand } from './read-with.ts';
 import { repairsOn } from './repairs.ts';
-import { allReadings, livingParts } from './round-parts.ts';
+import { allReadings, livingParts, type RoundReading } from './round-parts.ts';
 import type { RoundRecord } from './round-record.ts';
 import type { RoundView } from './round-view.ts';
 import { runningMinutes, visitConditions } from './visit-conditions.ts';
@@ -48,6 +49,12 @@ function withNotes(system: SystemDetail, { wires }: RoundRecord): SystemDetail {
   return { ...system, plate: { ...system.plate, wires: all } };
 }
 
+/** All readings, those that stand with what they say once all of their visit are weighed together. */
+function withInterpretations(system: InterpretedSystem, readings: readonly RoundReading[]): RoundReading[] {
+  const told = new Map(interpreted(system, standingReadings(readings)).map((r) => [r.id, r]));
+  return readings.map((r) => told.get(r.id) ?? r);
+}
+
 /** The whole round as it stands at a moment (ms), worked out from the system, this device's record and the firm's policy. */
 export function roundView(
   given: SystemDetail,
@@ -61,7 +68,8 @@ export function roundView(
   const system = withNotes(given, record);
   const events = eventsOn(system, record);
   const components = livingParts(system, record);
-  const readings = allReadings(system, record, atHand.personId);
+  const judged = { kind: system.kind, plate: system.plate, zone: system.zone, components, events };
+  const readings = withInterpretations(judged, allReadings(system, record, atHand.personId));
   const repairs = repairsOn(system, record, components);
   const { conditions, problem } = visitConditions(record, readings, now, system.plate.altitudeFt);
   const today = dayAt(system.zone, new Date(now).toISOString());
@@ -77,6 +85,7 @@ export function roundView(
     components,
     repairs,
     threads,
+    judged,
     atHand,
     conditions,
     tables,
@@ -89,7 +98,6 @@ export function roundView(
     const runningMin = runningMinutes(record, stop.mode, now);
     return { ...stop, runningMin, fields: stop.readings.map((planned) => fieldOf(scene, planned, runningMin)) };
   });
-  const judged = { kind: system.kind, plate: system.plate, zone: system.zone, components, events };
   const assessment = once(() => assessSystem(judged, readings, { nextRound, policy, prior }));
   return {
     stops,

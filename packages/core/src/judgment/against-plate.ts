@@ -59,11 +59,20 @@ type MeterTold = NonNullable<BelievedReading['meter']>;
 
 /**
  * Judges a value against the limits from plate and policy, all in the reading's unit; 'unproven' when there are none. With
- * `meter` the value is what is believed of a reading whose meter is known to be off, and the reason says both.
+ * `meter` the value is what is believed of a reading whose meter is known to be off, and the reason says both. `error` is the
+ * standard deviation of the reading: within it of a limit nothing is past it.
  */
-export function judgeAgainstPlate(value: number, limits: Limits, unit: Unit, meter?: MeterTold): Judgment {
+export function judgeAgainstPlate(
+  value: number,
+  limits: Limits,
+  unit: Unit,
+  { meter, error = 0 }: { meter?: MeterTold | undefined; error?: number } = {},
+): Judgment {
   if (!limits.known) return { basis: 'plate', standing: 'unproven', limit: null, because: limits.because };
-  const place = placeOf(value, limits);
+  const found = placeOf(value, limits);
+  // What is past its limit by less than the meter errs may not be past it at all.
+  const isUnsure = found.position === 'past' && Math.abs(value - found.limit) <= error;
+  const place = isUnsure ? { ...found, position: 'nearing' as const } : found;
   return {
     basis: 'plate',
     standing: STANDING_AT[place.position],

@@ -3,13 +3,14 @@ import type { Plate } from '../equipment/plate.ts';
 import type { SystemKind } from '../equipment/system-kind.ts';
 import { dayAt } from '../quantity/day-in.ts';
 import type { Day } from '../quantity/day.ts';
-import { dated, type DatedReading, type Reading } from '../readings/contract/reading.ts';
+import { dated, isCounted, type DatedReading, type Reading } from '../readings/contract/reading.ts';
 import { numericKind } from '../readings/registry.ts';
 import { anyAhead, type Ahead } from '../series/ahead.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
 import type { Judgment } from '../verdict/judgment.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { severityOf, standingOfPart, type Standing } from '../verdict/standing.ts';
+import { interpreted } from './interpreted.ts';
 import { isSince, renewsPoint, type SystemEvent } from './events.ts';
 import type { JudgeContext } from './judge.ts';
 import { judgedOrSetAside } from './not-fitted.ts';
@@ -123,8 +124,12 @@ export interface ThreadMemo {
 }
 
 /** Readings never change under their id, but what a technician rules of them may. */
-const nameIn = ({ id, ruling }: Reading): string =>
-  ruling ? `${id}:${ruling.standing}:${ruling.by}:${ruling.why}` : id;
+const nameIn = ({ id, ruling, read }: Reading): string =>
+  [
+    id,
+    ...(ruling ? [ruling.standing, ruling.by, ruling.why] : []),
+    ...(read ? [read.says, ...read.causes, ...read.states] : []),
+  ].join(':');
 
 /** A thread's state is known by the readings it was made from. */
 const memoName = (
@@ -161,8 +166,8 @@ export function systemThreads<R extends Reading, C extends Component & { id: str
 ): SystemThread<R, C>[] {
   const components = new Map(system.components.map((c) => [c.id, c]));
   const threads: SystemThread<R, C>[] = [];
-  const standing = standingReadings(readings);
-  const companionsFor = companionsIn(standing);
+  const standing = interpreted(system, standingReadings(readings));
+  const companionsFor = companionsIn(standing.filter(isCounted));
   for (const [key, kept] of grouped(standing)) {
     const newest = kept.at(-1);
     const component = newest && components.get(newest.componentId);

@@ -24,17 +24,19 @@ const isSound = (value: number, limits: Limits): boolean =>
 /**
  * The baseline of one part's thread: its as-fitted reading when there is one, else the mean of its first (at most
  * three) readings within limits. After an event that moves the kind (`shifts`) it is taken anew, once there is a
- * reading since. Compared readings in any order, limits at common conditions. Null when there is none.
+ * reading since. `held` is the reading that is held against it, and no part of it. Compared readings in any order, limits at common conditions. Null when there is none.
  */
 export function baselineOf(
   readings: readonly ComparedReading[],
   fittedOn: Day | null,
   limits: Limits,
   shifts: readonly Shift[] = [],
+  held?: ComparedReading,
 ): Baseline | null {
   const inOrder = [...readings].sort((a, b) => a.reading.day - b.reading.day);
   const after = inOrder.filter((r) => shifts.every((shift) => isSince(r.reading, shift)));
-  const counting = after.length > 0 ? after : inOrder;
+  // No reading is held against itself.
+  const counting = (after.length > 0 ? after : inOrder).filter((r) => r !== held);
   const fitted = counting.find(
     ({ reading: { day } }) => fittedOn !== null && day >= fittedOn && day - fittedOn <= AS_FITTED_WITHIN,
   );

@@ -54,21 +54,23 @@ const series = (values: readonly number[], method = 'bench'): ThreadReading[] =>
 const herm = (value: number, policy: Policy = DEFAULT_POLICY) => judge(bench(value), context(capacitor), policy);
 
 describe('capacitance against the label, by the three schools', () => {
-  // The schools' limits: common practice, no source. 40 − 6 % = 37.6; tight 40 → 38.0 and 5 → 4.75; wide 36.
+  // The schools' limits: common practice, no source. 40 − 6 % = 37.6; tight 40 → 38.0 and 5 → 4.75; wide 36. What is past one by
+  // less than a bench meter's 1 % may not be past it.
   test.each([
     ['printed', 37.6, 'watch'],
-    ['printed', 37.59, 'act'],
+    ['printed', 37.3, 'watch'],
+    ['printed', 37.1, 'act'],
     ['printed', 38.56, 'sound'],
     ['printed', 38.55, 'watch'],
     ['printed', 40, 'sound'],
     ['printed', 41.6, 'sound'],
     ['printed', 42.4, 'sound'],
-    ['printed', 42.5, 'act'],
+    ['printed', 42.9, 'act'],
     ['tight', 38, 'watch'],
-    ['tight', 37.99, 'act'],
+    ['tight', 37.5, 'act'],
     ['wide', 36, 'watch'],
-    ['wide', 35.9, 'act'],
-    ['wide', 44.1, 'act'],
+    ['wide', 35.5, 'act'],
+    ['wide', 44.6, 'act'],
   ] as const)('%s: %f µF on 40 is %s', (school, value, standing) => {
     expect(herm(value, POLICIES[school]).standing).toBe(standing);
   });
@@ -76,7 +78,7 @@ describe('capacitance against the label, by the three schools', () => {
   test('tight holds the fan section at 4.75', () => {
     const at = (value: number) => judge(bench(value, null, 'fan'), context(capacitor), POLICIES.tight).standing;
     expect(at(4.75)).toBe('watch');
-    expect(at(4.74)).toBe('act');
+    expect(at(4.66)).toBe('act');
   });
 
   test('a printed tolerance overrides the usual 6 %', () => {
@@ -140,7 +142,8 @@ describe('compressor amps', () => {
     [17.8, 'sound'],
     [17.95, 'watch'],
     [19.9, 'watch'],
-    [19.95, 'act'],
+    [19.95, 'watch'],
+    [20.5, 'act'],
   ])('%f A on RLA 19.9 is %s', (value, standing) => {
     expect(at(value, { compressorRla: 19.9 }).standing).toBe(standing);
   });
@@ -179,7 +182,7 @@ describe('compressor amps', () => {
     [26, 15, 'sound'],
     [26, 17, 'unproven'],
     [26, 20, 'unproven'],
-    [26, 21, 'act'],
+    [26, 21.6, 'act'],
     [60, 40, 'sound'],
     [60, 42, 'unproven'],
     [60, 44, 'watch'],
@@ -272,17 +275,20 @@ describe('fan and blower', () => {
 });
 
 describe('line volts', () => {
-  // Range A of ANSI C84.1 for a 240 V service is 228 to 252 V; 208 and 256 V as outer limits are common practice, no source.
+  // ANSI C84.1, from memory: at a machine that runs, 216 to 252 V of 240 are range A of utilization, 208 the least of range B; of
+  // 208 V, 187 and 180. 256 V as the outer limit above is common practice, no source.
   test.each([
-    [228, 'sound'],
-    [240, 'sound'],
-    [252, 'sound'],
-    [227, 'watch'],
-    [253, 'watch'],
-    [208, 'watch'],
-    [207, 'act'],
-    [257, 'act'],
-  ])('%f V is %s', (value, standing) => {
+    ['230', 223, 'sound'],
+    ['230', 240, 'sound'],
+    ['230', 252, 'sound'],
+    ['230', 215, 'watch'],
+    ['230', 253, 'watch'],
+    ['230', 204, 'act'],
+    ['230', 260, 'act'],
+    ['208/230', 207.9, 'sound'],
+    ['208/230', 186, 'watch'],
+    ['208/230', 176, 'act'],
+  ] as const)('on a %s V plate %f V is %s', (volts, value, standing) => {
     const reading: JudgedReading = {
       id: 'typed',
       kind: 'line-volts',
@@ -292,7 +298,7 @@ describe('line volts', () => {
       findings: [],
       day: today,
     };
-    expect(judge(reading, context(supply, { volts: '208/230' }), DEFAULT_POLICY).standing).toBe(standing);
+    expect(judge(reading, context(supply, { volts }), DEFAULT_POLICY).standing).toBe(standing);
   });
 });
 

@@ -4,19 +4,26 @@ import type { SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
 import type { About } from '../readings/contract/entry.ts';
 import type { Compared, NumericKind, ReadingKind } from '../readings/contract/kind.ts';
-import { isNumeric, type JudgedReading, type ThreadReading, type Ruling } from '../readings/contract/reading.ts';
+import {
+  isCounted,
+  isNumeric,
+  type JudgedReading,
+  type ThreadReading,
+  type Ruling,
+} from '../readings/contract/reading.ts';
 import { readingKind } from '../readings/registry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
 import type { ThreadFit } from '../series/fit-thread.ts';
 import type { Outlook } from '../series/outlook.ts';
 import { standingOfFindings } from '../verdict/findings.ts';
+import type { Says } from '../verdict/interpretation.ts';
 import type { Judgment } from '../verdict/judgment.ts';
 import type { Limits } from '../verdict/limits.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { policyFor } from '../verdict/schools.ts';
 import { severityOf, worstOf, type Standing } from '../verdict/standing.ts';
 import { judgeAgainstPlate } from './against-plate.ts';
-import type { Baseline } from './baseline.ts';
+import { baselineOf, type Baseline } from './baseline.ts';
 import { judgeByTrend } from './by-trend.ts';
 import { bringAlike, type ComparedReading } from './compare-readings.ts';
 import type { SystemEvent } from './events.ts';
@@ -71,6 +78,25 @@ function judgeFindings(findings: readonly string[], point: Point): Judgment | nu
   return { basis: 'finding', standing: standingOfFindings(findings), limit: null, because };
 }
 
+/** How what a reading says stands. What condemns its part, and what is wrong elsewhere, is acted on: see asks.ts. */
+const STANDING_OF: Readonly<Record<Says, Standing>> = {
+  counts: 'sound',
+  'other-state': 'unproven',
+  'tells-nothing': 'unproven',
+  doubtful: 'unproven',
+  elsewhere: 'act',
+  condemned: 'act',
+};
+
+/** What a reading says that does not count as it is; null where it does. */
+function judgeState(reading: JudgedReading, kind: ReadingKind): Judgment | null {
+  const { read, value } = reading;
+  if (!read || isCounted(reading)) return null;
+  const unit = kind.type === 'number' ? kind.unit : null;
+  const because = { code: 'in-state', numbers: { ...read, value, unit } } as const;
+  return { basis: 'state', standing: STANDING_OF[read.says], limit: null, because };
+}
+
 function judgeBaseline(
   kind: NumericKind,
   compared: Compared,
@@ -98,6 +124,22 @@ function judgeBaseline(
     policy,
   );
 }
+
+/** What it costs meanwhile that something is wrong elsewhere. */
+function costsOf(
+  { read, value, point, conditions }: JudgedReading,
+  context: JudgeContext,
+  kind: ReadingKind,
+): Judgment[] {
+  if (read?.says !== 'elsewhere' || value === null || kind.type !== 'number') return [];
+  const { systemKind, plate, component } = context;
+  const cost = costOf(kind, value, { systemKind, plate, component, point, conditions });
+  return cost ? [cost] : [];
+}
+
+/** A finding of a reading that counts: it is what a sound machine gives, so that it condemns nothing. */
+const asCounted = (found: Judgment): Judgment =>
+  found.standing === 'act' ? { ...found, standing: 'unproven' } : found;
 
 /** What a value past its limit costs, beside the verdict that it is past it. */
 function costOf(kind: NumericKind, value: number, about: About): Judgment | null {
@@ -127,20 +169,28 @@ function judgeNumber(
   const { systemKind, plate: nameplate, component, nextRound, prior } = context;
   const about: About = { systemKind, plate: nameplate, component, point, conditions };
   const limits = kind.limits(about, policy);
-  const series = prepareSeries(kind, [...context.earlier, reading], about, policy, context.events, prior?.meters);
+  const earlier = context.earlier.filter(isCounted);
+  const series = prepareSeries(kind, [...earlier, reading], about, policy, context.events, prior?.meters);
   const trend = kind.wear === 'none' ? null : judgeByTrend(series, { prior, nextRound, policy });
   const found = judgeFindings(reading.findings, point);
   const method = kind.methods.find((m) => m.id === reading.method);
   const corrected = correctedFor(method, value, reading.instrument, reading.day, prior?.meters);
   const believed = believedOf(corrected, value, kind.driftIn === 'unit');
-  const plate = judgeAgainstPlate(believed.value, limits, kind.unit, believed.meter);
+  const plate = judgeAgainstPlate(believed.value, limits, kind.unit, {
+    meter: believed.meter,
+    error: method?.error?.(believed.value) ?? 0,
+  });
   const failed = isAtLeast(found, 'act') || isAtLeast(plate, 'act');
-  const isFirst = context.earlier.length === 0;
+  const isFirst = earlier.length === 0;
   const alike = bringAlike(kind, corrected.value, about, conditions, inputs);
+  const held = series.compared.find((c) => c.reading === reading);
+  const ownBaseline = baselineOf(series.compared, component.fittedOn, series.limits, series.shifts, held);
+  const state = judgeState(reading, kind);
   const reasons = [
+    state,
     found,
     plate,
-    judgeBaseline(kind, alike, series.baseline, isFirst, failed, about, policy),
+    judgeBaseline(kind, alike, ownBaseline, isFirst, failed, about, policy),
     plate.standing === 'act' ? costOf(kind, believed.value, about) : null,
     kind.acrossPoints?.({ ...context.companions, [point]: value }) ?? null,
     // A part that is open has no trend.
@@ -192,9 +242,19 @@ function ruled(verdict: Verdict, { standing, why, by }: Ruling): Verdict {
 function judgeUnruled(reading: JudgedReading, context: JudgeContext, policy: Policy): Verdict {
   const kind = readingKind(reading.kind);
   if (!kind) throw new UnknownReadingKind(reading.kind);
+  const state = judgeState(reading, kind);
+  if (state && reading.read?.says !== 'condemned')
+    return conclude([state, ...costsOf(reading, context, kind)], kind, reading.point, reading.value, null);
   if (isNumeric(reading) && kind.type === 'number') return judgeNumber(reading, context, kind, policy);
   const bySchool = kind.type === 'finding' ? kind.bySchool : undefined;
   const findings = bySchool?.(reading.findings, reading.inputs ?? {}, policy) ?? reading.findings;
   const found = judgeFindings(findings, reading.point);
-  return conclude(found ? [found] : [], kind, reading.point, null, null);
+  const reasons = [state, found && reading.read ? asCounted(found) : found];
+  return conclude(
+    reasons.filter((r) => r !== null),
+    kind,
+    reading.point,
+    null,
+    null,
+  );
 }

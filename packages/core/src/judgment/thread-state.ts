@@ -1,6 +1,6 @@
 import type { Point } from '../equipment/component.ts';
 import type { Day } from '../quantity/day.ts';
-import { isNumeric, type JudgedReading } from '../readings/contract/reading.ts';
+import { isCounted, isNumeric, type JudgedReading } from '../readings/contract/reading.ts';
 import type { Judgment } from '../verdict/judgment.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { severityOf, type Standing } from '../verdict/standing.ts';
@@ -29,11 +29,17 @@ export type ThreadContext = Omit<JudgeContext, 'earlier'>;
 /** Readings of one thread in order of time; readings of one day keep the order they came in. */
 const inOrder = (readings: readonly JudgedReading[]): JudgedReading[] => [...readings].sort((a, b) => a.day - b.day);
 
-/** What each method found last. A method that has read a figure since no longer stands for what it found before. */
+/** A number that tells of the part: it counts, or it condemns it. */
+const isTelling = (r: JudgedReading): boolean => isNumeric(r) && (isCounted(r) || r.read?.says === 'condemned');
+
+/**
+ * What each method found last, a number that tells nothing of the part among it. A method that has read a telling one since no
+ * longer stands for what it found before.
+ */
 function latestFindings(readings: readonly JudgedReading[]): JudgedReading[] {
   const byMethod = new Map<string, JudgedReading>();
   for (const r of readings) byMethod.set(r.method, r);
-  return [...byMethod.values()].filter((r) => !isNumeric(r));
+  return [...byMethod.values()].filter((r) => !isTelling(r));
 }
 
 /**
@@ -47,7 +53,7 @@ export function threadState(
   policy: Policy,
 ): ThreadState | null {
   const ordered = inOrder(readings);
-  const numbers = ordered.filter(isNumeric);
+  const numbers = ordered.filter(isNumeric).filter(isTelling);
   const last = numbers.at(-1);
   const number = last ? judge(last, { earlier: numbers.slice(0, -1), ...context }, policy) : null;
   const alone = { earlier: [], ...context };

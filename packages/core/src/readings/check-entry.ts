@@ -73,7 +73,8 @@ function slipIn(method: Method, inputs: Inputs, about: About, isPlausible: (valu
 
 function questionValue(kind: NumericKind, method: Method, inputs: Inputs, value: number, about: About): Because[] {
   const plausible = kind.plausible(about);
-  if (!plausible) return [];
+  // What draws nothing does not run: that is judged by its state, and no slip.
+  if (!plausible || (value === 0 && kind.unit === 'A')) return [];
   const { low, high } = plausible;
   const isPlausible = (v: number) => v >= low && v <= high;
   if (isPlausible(value)) return [];

@@ -2,7 +2,7 @@ import type { Because } from './reasons.ts';
 import type { Standing } from './standing.ts';
 
 /** What a judgment rests on. */
-export type Basis = 'technician' | 'plate' | 'baseline' | 'trend' | 'finding' | 'cross-check' | 'together';
+export type Basis = 'technician' | 'state' | 'plate' | 'baseline' | 'trend' | 'finding' | 'cross-check' | 'together';
 
 /** One of the ways a reading was judged, as data. */
 export interface Judgment {

@@ -5,6 +5,7 @@ import { UNITS } from '../quantity/unit.ts';
 import { DOUBTS, NEEDS, RULES, type Snag } from './rules.ts';
 import { STANDINGS } from './standing.ts';
 import { TOGETHER_IDS } from './together.ts';
+import { SAYS, STATE_WORDS } from './interpretation.ts';
 
 const number = z.number();
 const unit = z.enum(UNITS);
@@ -120,6 +121,15 @@ export const REASONS = {
     unit,
     /** The input whose decimal point, moved, would make it plausible, as it would read then; its label where there are more. */
     perhaps: z.object({ input: z.string(), label: z.string(), value: number }).nullable(),
+  }),
+  /** What a reading says that does not count as it is: see verdict/interpretation.ts. */
+  'in-state': z.object({
+    says: z.enum(SAYS),
+    states: z.array(z.enum(STATE_WORDS)).readonly(),
+    causes: z.array(z.string()).readonly(),
+    next: z.object({ lead: z.string(), what: z.enum(['volts', 'amps', 'ohms']) }).nullable(),
+    value: number.nullable(),
+    unit: unit.nullable(),
   }),
   'doubtful-volts': z.object({ volts: number, lineVolts: number, expectedAtLeast: number }),
 } as const;

@@ -7,6 +7,7 @@ import { sayFindings } from './findings.ts';
 import { DOUBT_WORDS, NEED_WORDS, RULE_WORDS } from './rules.ts';
 import { lineOf, textOf, type Line, type Said } from './said.ts';
 import { TOGETHER_WORDS } from './together.ts';
+import { inState } from './in-state.ts';
 import { capital } from './letters.ts';
 
 const limitPercent = (n: { limit: number; nominal: number }) => {
@@ -29,9 +30,15 @@ function againstRatedLoad(n: ReasonNumbers['against-rated-load']): string {
   return `${sayQuantity(n.value, 'A')}, ${((100 * n.value) / n.nominal).toFixed(0)} % of ${figure} ${sayNumber(n.nominal, 'A')}.`;
 }
 
+/** Below this, V, a machine that may stand on 208 or 240 V stands on 208. */
+const LOW_FOR_240 = 216;
+
 function againstVolts(n: ReasonNumbers['against-nominal-volts']): Said {
   const read = sayQuantity(n.value, 'V');
-  if (n.position === 'within') return `${read}, good for a ${n.nominal} V supply.`;
+  if (n.position === 'within')
+    return n.value < LOW_FOR_240 && n.nominal === 240
+      ? `${read}, good for a 208 V supply.`
+      : `${read}, good for a ${n.nominal} V supply.`;
   if (n.position === 'past') {
     return n.side === 'lower'
       ? [`${read}, below ${n.limit.toFixed(0)}`, ': investigate the supply.']
@@ -232,6 +239,7 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
         ]
       : [how, ': the last to close should be the first to open. One of the two sticks; read it with no call.'];
   },
+  'in-state': inState,
   'far-from-plausible': (n) => [
     sayQuantity(n.value, n.unit),
     `? ${sayNumber(n.low, n.unit)} to ${sayNumber(n.high, n.unit)} would be likely here.${n.perhaps === null ? '' : ` Did you mean ${meantWords(n.perhaps)}?`}`,

@@ -1,6 +1,7 @@
 import type { Point } from '../../equipment/component.ts';
 import { dayAt } from '../../quantity/day-in.ts';
 import type { Day } from '../../quantity/day.ts';
+import type { Interpretation } from '../../verdict/interpretation.ts';
 import type { Standing } from '../../verdict/standing.ts';
 import type { Conditions } from './conditions.ts';
 import type { Inputs } from './entry.ts';
@@ -33,6 +34,8 @@ export interface Reading {
   readonly inputs?: Inputs | undefined;
   readonly ruling?: Ruling | null | undefined;
   readonly instrument?: ReadWith | null | undefined;
+  /** What it says, weighed with all of its visit; worked out, never kept. Absent where it counts as it is. */
+  readonly read?: Interpretation | undefined;
 }
 
 /** A reading with the day it was taken where the firm is. */
@@ -50,7 +53,18 @@ export type ReadWith = string | Readonly<Partial<Record<InstrumentKind, string>>
 /** What judging looks at of a reading, whether it is kept or only typed yet. */
 export type JudgedReading = Pick<
   DatedReading,
-  'id' | 'kind' | 'point' | 'method' | 'value' | 'findings' | 'day' | 'conditions' | 'inputs' | 'ruling' | 'instrument'
+  | 'id'
+  | 'kind'
+  | 'point'
+  | 'method'
+  | 'value'
+  | 'findings'
+  | 'day'
+  | 'conditions'
+  | 'inputs'
+  | 'ruling'
+  | 'instrument'
+  | 'read'
 > & {
   /** Left out of what is only being typed. */
   readonly takenAt?: string | undefined;
@@ -59,7 +73,7 @@ export type JudgedReading = Pick<
 /** A number of a thread: what a series is made of. */
 export interface ThreadReading extends Pick<
   JudgedReading,
-  'day' | 'method' | 'conditions' | 'inputs' | 'takenAt' | 'instrument'
+  'day' | 'method' | 'conditions' | 'inputs' | 'takenAt' | 'instrument' | 'read'
 > {
   /** Of the reading it is; left out where a series comes from elsewhere. */
   readonly id?: string | undefined;
@@ -69,3 +83,7 @@ export interface ThreadReading extends Pick<
 
 /** Whether a reading is a number. */
 export const isNumeric = <R extends { value: number | null }>(r: R): r is R & { value: number } => r.value !== null;
+
+/** Whether a reading tells of wear: it was taken in the state it was meant to be taken in, and its part was whole. */
+export const isCounted = ({ read }: Pick<JudgedReading, 'read'>): boolean =>
+  read === undefined || read.says === 'counts';

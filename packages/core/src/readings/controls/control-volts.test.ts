@@ -7,7 +7,8 @@ test.each([
   [24, 'sound'],
   [22, 'watch'],
   [29, 'watch'],
-  [17.9, 'act'],
+  [17.9, 'watch'],
+  [17.5, 'act'],
   [31, 'act'],
 ])('%f V is %s', (volts, standing) => {
   expect(judged(kind, { volts }).standing).toBe(standing);

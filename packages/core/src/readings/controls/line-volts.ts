@@ -1,8 +1,17 @@
-import { nominalVoltsOf } from '../../equipment/plate.ts';
+import { nominalVoltsOf, type Plate } from '../../equipment/plate.ts';
 import { hasOutdoorUnit } from '../../equipment/system-kind.ts';
 import type { NumericKind } from '../contract/kind.ts';
 
-/** Line volts at the unit while it runs, held against ANSI C84.1 range A and the policy's outer limits. */
+/** The lower of the supplies that a plate's volts stand for, V: a 208/230 V machine may stand on either. */
+const leastVoltsOf = (plate: Plate): number => (plate.volts === '208/230' ? 208 : nominalVoltsOf(plate));
+
+/** What a house may lose between its service and a machine that runs, % of nominal: ANSI C84.1, utilization against service, range A; from memory. */
+const LOST_INDOORS_PERCENT = 5;
+
+/**
+ * Line volts at the unit while it runs, held against ANSI C84.1: below, its utilization range, since a machine that runs is not read at
+ * the service; above, range A; and against the policy's outer limits.
+ */
 export const lineVolts: NumericKind = {
   type: 'number',
   id: 'line-volts',
@@ -39,20 +48,20 @@ export const lineVolts: NumericKind = {
   tells: ({ value }, conditions) => (value === null ? conditions : { ...conditions, lineVolts: value }),
   limits: (about, policy) => {
     const nominal = nominalVoltsOf(about.plate);
+    const least = leastVoltsOf(about.plate);
     const { goodPercent, lowShare, highMultiple } = policy.lineVolts;
     return {
       known: true,
       family: 'nominal-volts',
       nominal,
-      lower: lowShare * nominal,
+      lower: lowShare * least,
       upper: highMultiple * nominal,
-      watchLower: nominal * (1 - goodPercent / 100),
+      watchLower: least * (1 - (goodPercent + LOST_INDOORS_PERCENT) / 100),
       watchUpper: nominal * (1 + goodPercent / 100),
     };
   },
   plausible: (about) => {
-    const nominal = nominalVoltsOf(about.plate);
-    return { low: 0.75 * nominal, high: 1.2 * nominal };
+    return { low: 0.75 * leastVoltsOf(about.plate), high: 1.2 * nominalVoltsOf(about.plate) };
   },
   driftPrior: { meanShare: 0, sdShare: 0.01 },
 };

@@ -2,7 +2,7 @@ import type { Point } from '../../equipment/component.ts';
 import { heatVoltsOf } from '../../equipment/plate.ts';
 import { heatAdded } from '../../trade/electric-heat/heat-added.ts';
 import type { Judgment } from '../../verdict/judgment.ts';
-import type { InputSpec } from '../contract/entry.ts';
+import type { About, InputSpec } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
 import { unworn, windowLimits } from '../contract/window.ts';
 import { clampAmps } from '../motor/motor-amps.ts';
@@ -21,6 +21,14 @@ function judgeLegs(amps: Readonly<Partial<Record<Point, number>>>): Judgment | n
     because: { code: 'legs-differ', numbers: { first, second } },
   };
 }
+
+/** What a clamp shows that was not zeroed, A; and a blower where its plate does not say. Common practice, no source. */
+const NOT_ZEROED = 0.3;
+const USUAL_BLOWER = 4;
+
+/** What is read with no heat on all the same: the clamp's own, and the blower where it shares the feed. */
+const besidesAt = ({ point, plate }: About): number =>
+  point.startsWith('element-') ? NOT_ZEROED : NOT_ZEROED + (plate.blowerFla ?? USUAL_BLOWER);
 
 const amps: InputSpec = { id: 'amps', type: 'number', label: 'Amps', unit: 'A', overLimit: false, probe: 'clamp' };
 
@@ -61,7 +69,8 @@ export const stripsInCooling: NumericKind = {
       error: () => 0.2,
     },
   ],
-  limits: (_about, policy) => windowLimits('no-strips', { nominal: 0, upper: policy.electricHeat.zeroAmps }),
+  limits: (about, policy) =>
+    windowLimits('no-strips', { nominal: 0, upper: policy.electricHeat.zeroAmps + besidesAt(about) }),
   plausible: () => ({ low: 0, high: 100 }),
   acrossPoints: judgeLegs,
   costs: (drawn, { plate, conditions }) => {

@@ -34,6 +34,8 @@ function limits(about: About, policy: Policy): Limits {
   if (about.plate.metering === 'fixed-orifice') return noBasis('by-superheat');
   const { subcoolingToleranceF: off, usualSubcoolingLowF, usualSubcoolingHighF } = policy.refrigerant;
   const target = about.plate.targetSubcoolingF;
+  // Only a valve is charged by subcooling; a plate that names a target has one.
+  if (about.plate.metering === undefined && target === undefined) return noBasis('metering');
   return target === undefined
     ? windowLimits('usual-subcooling', { lower: usualSubcoolingLowF, upper: usualSubcoolingHighF })
     : windowLimits('subcooling', { nominal: target, lower: target - off, upper: target + off });

@@ -134,10 +134,10 @@ test('a new start capacitor is held against the rule like any other', async () =
 
 test('one capacitor judged by another school stands by it, its system anew, and by the firm’s again', async () => {
   const visit = await startVisit(suite.app, system.id);
-  // 40 µF with 6 % printed: 37.7 is within the label, and under 5 %.
+  // 40 µF with 6 % printed: 37.6 is within the label, and under 5 % by more than a meter errs.
   await request(suite.app)
     .put(`/api/readings/${v7()}`)
-    .send(benchReading({ visitId: visit, componentId: old, inputs: { microfarads: 37.7 }, confirmed: true }))
+    .send(benchReading({ visitId: visit, componentId: old, inputs: { microfarads: 37.6 }, confirmed: true }))
     .expect(200);
   const standing = async () =>
     (await request(suite.app).get(`/api/systems/${system.id}`)).body.components.find(

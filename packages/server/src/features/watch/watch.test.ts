@@ -81,11 +81,10 @@ describe('season and part', () => {
         .expect(200);
     await reading('run-capacitor', { point: 'single', inputs: { microfarads: 30 } });
     await reading('electric-heat', {
-      kind: 'heater-amps',
-      point: 'total',
-      method: 'clamp',
-      inputs: { amps: 20 },
-      confirmed: true,
+      kind: 'element-ohms',
+      point: 'element-1',
+      method: 'ohms',
+      inputs: { ohms: 'OL' },
     });
     const slots = async (query: string) => (await watch(`area=Season&${query}`)).rows.map((r) => r.slot).sort();
     expect(await slots('')).toEqual(['electric-heat', 'run-capacitor']);

@@ -1,0 +1,73 @@
+import { dayOf } from '../quantity/day.ts';
+import type { JudgedReading } from '../readings/contract/reading.ts';
+import type { Interpretation, Says } from '../verdict/interpretation.ts';
+import { DEFAULT_POLICY } from '../verdict/policy.ts';
+import { askOf } from './asks.ts';
+import type { JudgeContext } from './judge.ts';
+import { judge } from './judge.ts';
+import { threadState } from './thread-state.ts';
+
+const read = (says: Says): Interpretation => ({ says, states: [], causes: [], next: null });
+const context: JudgeContext = {
+  systemKind: 'split-heat-pump',
+  plate: { compressorRla: 20 },
+  component: { slot: 'compressor', kind: 'compressor', plate: {}, fittedOn: null },
+  earlier: [],
+  nextRound: dayOf('2027-04-15'),
+};
+const day = dayOf('2026-10-10');
+const amps = (value: number, says?: Says, on = day): JudgedReading => ({
+  id: `${value}`,
+  kind: 'compressor-amps',
+  point: 'common',
+  method: 'clamp',
+  value,
+  findings: [],
+  day: on,
+  ...(says && { read: read(says) }),
+});
+const standing = (reading: JudgedReading) => judge(reading, context, DEFAULT_POLICY).standing;
+
+test('a part is replaced by what condemns it; what is wrong elsewhere asks for its cause, and no other state for anything', () => {
+  const asked = (says: Says) => askOf(judge(amps(0, says), context, DEFAULT_POLICY));
+  expect([standing(amps(0, 'condemned')), asked('condemned')]).toEqual(['act', 'replace']);
+  expect([standing(amps(0, 'elsewhere')), asked('elsewhere')]).toEqual(['act', 'find-cause']);
+  for (const says of ['other-state', 'tells-nothing', 'doubtful'] as const)
+    expect(standing(amps(0, says))).toBe('unproven');
+  // Past the plate, and in the state that was meant: worn, or overloaded.
+  expect(standing(amps(25, 'counts'))).toBe('act');
+  expect(standing(amps(15, 'counts'))).toBe('sound');
+});
+
+test('what does not count becomes no baseline, and takes no part in one', () => {
+  const earlier = [amps(15, 'counts', day - 400), amps(0, 'tells-nothing', day - 200)];
+  const verdict = judge(amps(15.5, 'counts'), { ...context, earlier: earlier as never }, DEFAULT_POLICY);
+  expect(verdict.numeric?.baseline).toMatchObject({ value: expect.closeTo(15.25, 2) as number, readings: 2 });
+  expect(verdict.numeric?.compared.map((c) => c.reading.value)).toEqual([15, 15.5]);
+  const alone = judge(amps(0, 'tells-nothing'), context, DEFAULT_POLICY);
+  expect(alone.reasons.map(({ because }) => because.code)).toEqual(['in-state']);
+});
+
+test('a thread goes on from its last telling number', () => {
+  const { earlier: _none, ...rest } = context;
+  const state = threadState([amps(15, 'counts', day - 200), amps(0, 'tells-nothing')], rest, DEFAULT_POLICY);
+  expect(state).toMatchObject({ standing: 'sound', lastValue: 15, lastDay: day });
+  const condemned = threadState([amps(15, 'counts', day - 200), amps(0, 'condemned')], rest, DEFAULT_POLICY);
+  expect(condemned?.standing).toBe('act');
+});
+
+test('no reading is held against itself', () => {
+  const fan = (value: number, on: number): JudgedReading => ({
+    ...amps(value, undefined, on),
+    kind: 'outdoor-fan-amps',
+    point: 'whole',
+  });
+  const of: JudgeContext = {
+    ...context,
+    plate: {},
+    component: { slot: 'outdoor-fan', kind: 'outdoor-fan', plate: {}, fittedOn: null },
+    earlier: [fan(1, day - 200)] as never,
+  };
+  const baseline = judge(fan(1.3, day), of, DEFAULT_POLICY).reasons.find(({ basis }) => basis === 'baseline');
+  expect(baseline?.because).toMatchObject({ numbers: { baseline: 1, offPercent: expect.closeTo(30, 5) as number } });
+});
