@@ -1,4 +1,12 @@
-import { groundOf, huntReport, machineSpecOf, type HuntAsked, type Plate, type SystemKind } from '@yarnix/core';
+import {
+  expectedTable,
+  groundOf,
+  huntReport,
+  machineSpecOf,
+  type HuntAsked,
+  type Plate,
+  type SystemKind,
+} from '@yarnix/core';
 import { expose, type Endpoint } from 'comlink';
 
 type Listener = (event: { data: unknown }) => void;
@@ -36,6 +44,7 @@ export function standInForWorkers(): void {
         {
           report: (kind: SystemKind, plate: Plate, asked: HuntAsked) =>
             huntReport(groundOf(machineSpecOf(kind, plate)), asked),
+          table: expectedTable,
         },
         far,
       );

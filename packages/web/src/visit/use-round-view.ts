@@ -4,6 +4,7 @@ import { useEffect, useMemo } from 'react';
 import { queries } from '../app/queries.ts';
 import { askAgain, takeUpRound } from '../field/rounds.ts';
 import { useRoundRecord } from '../field/use-round.ts';
+import { useExpected } from '../thread/expected-ahead.ts';
 import { useNow } from './use-now.ts';
 
 export type RoundScreenData =
@@ -27,6 +28,7 @@ export function useRoundView(systemId: string, visitId: string): RoundScreenData
     }
   }, [elsewhere, system.data, systemId, visitId]);
   const now = useNow(record);
+  const expected = useExpected(system.data);
 
   const policy = session.data?.firm.policy;
   const prior = session.data?.firm.prior;
@@ -40,7 +42,7 @@ export function useRoundView(systemId: string, visitId: string): RoundScreenData
       system.data && record && policy
         ? roundView(system.data, record, policy, now, tablesOf(refrigerants ?? []), prior ?? undefined, atHand)
         : null,
-    [system.data, record, policy, prior, refrigerants, atHand, now],
+    [system.data, record, policy, prior, refrigerants, atHand, now, expected],
   );
   if (system.data && record && view) return { status: 'here', system: system.data, record, view };
   const error =

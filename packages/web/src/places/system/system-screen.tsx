@@ -6,6 +6,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { useVisits } from '../../field/use-visits.ts';
+import { useExpected } from '../../thread/expected-ahead.ts';
 import { loomOf, saySummary } from '../../thread/loom.ts';
 import { dateWords } from '../../kit/field-words.ts';
 import { SystemJobs } from './jobs.tsx';
@@ -110,7 +111,9 @@ const Papers = memo(function Papers({ system }: { system: SystemDetail }) {
 
 function Threads({ system, firm }: { system: SystemDetail; firm: Session['firm'] }) {
   const [search, setSearch] = useSearchParams();
-  const loom = useMemo(() => loomOf(system, firm, dayNow()), [system, firm]);
+  const expected = useExpected(system);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- what is expected of the machine is asked for inside
+  const loom = useMemo(() => loomOf(system, firm, dayNow()), [system, firm, expected]);
   const asTable = search.get('as') === 'table';
   return (
     <section className="min-w-0 px-4 pt-5 md:px-5">

@@ -13,6 +13,7 @@ import type { ThreadData } from '../../thread/thread-data.ts';
 
 const BASES: Readonly<Record<Judgment['basis'], string>> = {
   technician: 'Overruled',
+  state: 'Condition',
   plate: 'Plate',
   baseline: 'Own baseline',
   trend: 'Trend',

@@ -13,6 +13,7 @@ import { ImageDown } from 'lucide-react';
 import { useRef } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../../app/queries.ts';
+import { useExpected } from '../../thread/expected-ahead.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { Button } from '../../kit/button.tsx';
 import { StandingWord } from '../../kit/mark.tsx';
@@ -153,6 +154,8 @@ export function ThreadScreen() {
   const { systemId = '', componentId = '', kind = '', point = '' } = useParams();
   const system = useQuery(queries.system(systemId));
   const session = useQuery(queries.session());
+  // What is drawn below is worked out anew once more is known of the machine.
+  useExpected(system.data);
   if (!system.data || !session.data) {
     const error = system.error ?? session.error;
     return error ? (

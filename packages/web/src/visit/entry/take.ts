@@ -1,4 +1,5 @@
 import {
+  takeAsMeant as takingAsMeant,
   takeEntry as takingOfEntry,
   takeField,
   typedInto,
@@ -34,6 +35,10 @@ export const take = (record: RoundRecord, field: RoundField, confirmed = false):
 /** Takes a whole entry at once, with nothing to type to an end; tells whether it was taken. */
 export const takeEntry = (record: RoundRecord, field: RoundField, inputs: Inputs): boolean =>
   keepTaking(record, field, takingOfEntry(record, field, inputs, given()), false);
+
+/** Takes what is in a field with the machine seen in the state it is for; tells whether it was taken. */
+export const takeAsMeant = (record: RoundRecord, field: RoundField): boolean =>
+  keepTaking(record, field, takingAsMeant(record, field, given()), false);
 
 /** Chooses: takes at once what needs nothing more, and keeps the rest as typed. */
 export function choose(record: RoundRecord, field: RoundField, input: string, value: string): void {

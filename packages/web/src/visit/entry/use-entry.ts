@@ -1,7 +1,7 @@
 import type { Inputs, RoundField, RoundRecord } from '@yarnix/core';
 import { useCallback, useRef, useState } from 'react';
 import { press, type Key } from '../../kit/keypad.tsx';
-import { choose, take, takeEntry, type } from './take.ts';
+import { choose, take, takeAsMeant, takeEntry, type } from './take.ts';
 
 /** Where the pad types: a field and one of its inputs. */
 export interface Spot {
@@ -82,6 +82,8 @@ export function useEntry(
     /** Leaving a field takes it when nothing stands against it. */
     leave: (f: RoundField) => void (f.typed === 'ready' && take(record, f)),
     keep: (f: RoundField) => void take(record, f, true),
+    /** The machine was seen in the state the field is for. */
+    settle: (f: RoundField) => void takeAsMeant(record, f),
     spec: field?.planned.method.inputs.find((i) => i.id === active?.input) ?? null,
   };
 }

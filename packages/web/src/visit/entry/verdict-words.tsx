@@ -1,4 +1,13 @@
-import { ASK_WORDS, askOf, meantWords, sayField, severityOf, type Judgment, type RoundField } from '@yarnix/core';
+import {
+  ASK_WORDS,
+  askOf,
+  meantWords,
+  sayField,
+  settlingTap,
+  severityOf,
+  type Judgment,
+  type RoundField,
+} from '@yarnix/core';
 import { Button } from '../../kit/button.tsx';
 import { ReasonLine } from '../../kit/reason-line.tsx';
 import { Mark, StandingWord } from '../../kit/mark.tsx';
@@ -21,6 +30,7 @@ export function VerdictWords({
   active = whole,
   onKeep,
   onPerhaps,
+  onSettle,
 }: {
   field: RoundField;
   id: string;
@@ -28,6 +38,8 @@ export function VerdictWords({
   active?: boolean;
   onKeep: () => void;
   onPerhaps: (meant: NonNullable<RoundField['perhaps']>) => void;
+  /** Where it can be said that the machine was in the state the field is for. */
+  onSettle?: () => void;
 }) {
   const asked = field.typed === 'questioned';
   const { perhaps } = field;
@@ -56,6 +68,7 @@ export function VerdictWords({
       </p>
     );
   const reasons = leading(field.verdict.reasons);
+  const tap = field.conditions.asMeant ? null : settlingTap(field.verdict.because);
   return (
     <div id={id} aria-live="polite" className="grid gap-0.5">
       <p className="flex flex-wrap items-baseline gap-x-3">
@@ -70,6 +83,11 @@ export function VerdictWords({
         <ReasonList reasons={reasons} />
       ) : (
         reasons.slice(0, 1).map((r) => <ReasonLine key={r.because.code} because={r.because} />)
+      )}
+      {tap && onSettle && (whole || active) && (
+        <div className="pt-1">
+          <Button onClick={onSettle}>{tap}</Button>
+        </div>
       )}
     </div>
   );

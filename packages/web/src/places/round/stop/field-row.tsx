@@ -144,6 +144,7 @@ export function FieldRow({
             active={active}
             onKeep={() => entry.keep(field)}
             onPerhaps={({ input, value }) => entry.onText(field, input, String(value))}
+            onSettle={() => entry.settle(field)}
           />
           {action}
         </div>

@@ -75,6 +75,7 @@ export function PhoneField({
             whole
             onKeep={() => entry.keep(field)}
             onPerhaps={({ input, value }) => entry.onText(field, input, String(value))}
+            onSettle={() => entry.settle(field)}
           />
         </div>
       )}

@@ -53,6 +53,22 @@ describe('on a phone', () => {
     await waitFor(() => expect(recordHere(visitId).readings).toMatchObject([{ value: 241 }]));
   });
 
+  test('what cannot be judged says why, and one tap says what the machine was doing', async () => {
+    const { visitId } = await standAt('heating', 'phone', '?at=2');
+    const amps = await screen.findByRole<HTMLInputElement>('textbox', { name: /Compressor amps, common/ });
+    fireEvent.focus(amps);
+    press('0');
+    expect(await screen.findByText(/Can’t judge 0.00\sA by itself/)).toBeTruthy();
+    expect(screen.getByText('Unproven')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'It is called, with power on' }));
+    await waitFor(() =>
+      expect(recordHere(visitId).readings).toMatchObject([
+        { value: 0, reading: { kind: 'compressor-amps', conditions: { asMeant: true } } },
+      ]),
+    );
+    expect(screen.queryByRole('button', { name: 'It is called, with power on' })).toBeNull();
+  });
+
   test('a key acts once, whether it is pressed by a finger, a keyboard, or what reads the screen', async () => {
     await standAt('heating', 'phone', '?at=1');
     const two = pad().getByRole('button', { name: '2' });
