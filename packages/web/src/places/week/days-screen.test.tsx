@@ -1,13 +1,15 @@
 import type { PlannedStop } from '@yarnix/core';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { jobsPage, jobView, weekView } from '../../testing/jobs.ts';
-import { office, open, openOffice, PERSON } from '../../testing/office.tsx';
+import { FIRM, office, open, openOffice, PERSON } from '../../testing/office.tsx';
 import { DaysScreen } from './days-screen.tsx';
 import { MyDayScreen } from './my-day-screen.tsx';
-import { localToday } from '../../kit/local-day.ts';
+import { keepZone, localToday } from '../../kit/local-day.ts';
 import { mondayOf } from './board.ts';
 import { dayOf, isoOf } from '@yarnix/core';
 
+// A screen goes by the firm's day once it is told; at night that is yesterday by the clock of the machine.
+keepZone(FIRM.zone);
 const today = localToday();
 const days = Array.from({ length: 7 }, (_, i) => isoOf(dayOf(mondayOf(today)) + i));
 const job = jobView({ decision: 'accepted', day: today, person: PERSON });
