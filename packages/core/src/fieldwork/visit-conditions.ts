@@ -1,3 +1,4 @@
+import { momentOfId } from '../quantity/moment-of-id.ts';
 import { parseMeasure } from '../quantity/measure.ts';
 import { OUTDOOR_MOST_F, type Conditions } from '../readings/contract/conditions.ts';
 import { readingKind } from '../readings/registry.ts';
@@ -30,6 +31,14 @@ export function outdoorOf(text: string): { outdoorF?: number; problem: OutdoorPr
   return read.value > OUTDOOR_MOST_F ? { problem: { above: read.value } } : { outdoorF: read.value, problem: null };
 }
 
+/** Where the termination jumper was moved to on this visit, °F; null where it was not, or was read again since. */
+function movedTo({ events }: RoundRecord, own: readonly RoundReading[]): number | null {
+  const moved = events.findLast(({ event }) => event.kind === 'termination-moved' && !event.withdrawn);
+  const at = moved ? momentOfId(moved.id) : null;
+  const wasRead = own.some(({ kind, takenAt }) => kind === 'defrost-settings' && at !== null && takenAt > at);
+  return wasRead ? null : (moved?.event.change?.to ?? null);
+}
+
 /** What holds on this visit: outdoor air as typed, and what the readings taken so far tell those after them. */
 export function visitConditions(
   record: RoundRecord,
@@ -48,7 +57,8 @@ export function visitConditions(
   };
   const own = standingReadings(readings).filter((r) => r.visitId === record.visitId);
   const conditions = own.reduce((told, r) => readingKind(r.kind)?.tells?.({ ...r, altitudeFt }, told) ?? told, start);
-  return { conditions, problem };
+  const terminationF = movedTo(record, own);
+  return { conditions: terminationF === null ? conditions : { ...conditions, terminationF }, problem };
 }
 
 /** Minutes the machine has run in a mode; null when nobody said it began. */

@@ -1,4 +1,5 @@
 import { enter, judged } from '../../testing/reading.ts';
+import { defrostSettings } from './defrost-settings.ts';
 import { defrostDuration as kind } from './defrost-duration.ts';
 
 const run = {
@@ -47,6 +48,35 @@ test('a test in which nothing happened was not started: never three failed parts
     expect(verdict).toMatchObject({ standing: 'unproven', because: { numbers: { found: ['test-not-started'] } } });
     expect(verdict.says).toMatch(/board and its command, then its sensors/);
   }
+});
+
+test('cut short by hand, or over in seconds, it says nothing of time and frost; what stayed still counts', () => {
+  for (const [over, found] of [
+    [{ endedBy: 'by-hand', frost: 'bands' }, 'ended-by-hand'],
+    [{ seconds: 4 }, 'defrost-too-short'],
+  ] as const)
+    expect(judged(kind, { ...run, ...over }, { plate })).toMatchObject({
+      ...{ standing: 'unproven', value: null, because: { numbers: { found: [found] } } },
+    });
+  const still = { ...run, seconds: 4, seen: 'valve-shifts,compressor-runs,auxiliary-heat-on' };
+  expect(judged(kind, still, { plate }).standing).toBe('act');
+});
+
+test('frost that is left when its time is up is no matter of the setting', () => {
+  const verdict = judged(kind, { ...run, endedBy: 'time-limit', frost: 'bands' }, { plate });
+  expect(verdict).toMatchObject({ because: { numbers: { found: ['frost-at-limit', 'ended-by-limit'] } } });
+  expect(verdict.says).not.toMatch(/raise/);
+});
+
+test('it is held against the setting that was read on this visit, not against an older record', () => {
+  const at50 = { ...run, endF: 52 };
+  expect(judged(kind, at50, { plate }).because.numbers).toMatchObject({ found: ['ended-early'] });
+  expect(judged(kind, at50, { plate, conditions: { terminationF: 50 } }).standing).toBe('sound');
+  const told = defrostSettings.tells?.(
+    { inputs: { termination: '50', interval: '60' }, value: null, findings: [], point: 'whole' },
+    { terminationF: 70 },
+  );
+  expect(told).toEqual({ terminationF: 50 });
 });
 
 test('what hangs loose hides what it would show', () => {

@@ -4,8 +4,11 @@ import {
   defrostTest,
   type DefrostEnd,
   type DefrostEvent,
+  type DefrostFault,
   type FrostLeft,
 } from '../../trade/defrost/defrost-test.ts';
+import type { Plate } from '../../equipment/plate.ts';
+import type { Conditions } from '../contract/conditions.ts';
 import type { About, Evaluated, SeveralSpec, Inputs } from '../contract/entry.ts';
 import type { Compared, NumericKind } from '../contract/kind.ts';
 import { choices, doubtWhen, found, severalIn, taken, windowLimits } from '../contract/window.ts';
@@ -31,6 +34,10 @@ const HIDES: readonly (readonly [loose: string, event: DefrostEvent])[] = [
   ['strip-wire-lifted', 'auxiliary-heat-on'],
 ];
 
+/** As the board stood on this visit; else as its record has it. */
+const terminationOf = (plate: Plate, { terminationF }: Conditions = {}): number | undefined =>
+  terminationF ?? plate.defrostTerminationF;
+
 function evaluate(inputs: Inputs, { plate, conditions = {} }: About): Evaluated {
   const [startCoilF, endCoilF, seconds] = [Number(inputs.startF), Number(inputs.endF), Number(inputs.seconds)];
   const events = severalIn(inputs, seen);
@@ -41,7 +48,7 @@ function evaluate(inputs: Inputs, { plate, conditions = {} }: About): Evaluated 
     endedBy: inputs.endedBy as DefrostEnd,
     frostLeft: inputs.frost as FrostLeft,
     seen: DEFROST_EVENTS.filter((event) => events.includes(event)),
-    terminationF: plate.defrostTerminationF,
+    terminationF: terminationOf(plate, conditions),
     hasAuxiliary: plate.heatKilowatts !== undefined,
     unseeable: HIDES.filter(([loose]) => conditions.loose?.includes(loose)).map(([, event]) => event),
   });
@@ -51,13 +58,15 @@ function evaluate(inputs: Inputs, { plate, conditions = {} }: About): Evaluated 
   return taken(seconds / 60, questions, faults.length > 0 ? faults : ['defrosts-well']);
 }
 
+const FROST: readonly string[] = ['frost-in-bands', 'frost-at-limit', 'frost-as-block'] satisfies DefrostFault[];
+
 const COMMON_COIL_F = 28;
 const USUAL_TERMINATION_F = 65;
 
 /** Time as if the coil had started at the common temperature: it has that much farther, or less far, to warm. */
-function bring(value: number, { plate }: About, inputs: Inputs): Compared {
+function bring(value: number, { plate, conditions }: About, inputs: Inputs): Compared {
   const start = Number(inputs.startF ?? NaN);
-  const ends = plate.defrostTerminationF ?? USUAL_TERMINATION_F;
+  const ends = terminationOf(plate, conditions) ?? USUAL_TERMINATION_F;
   if (!Number.isFinite(start) || start >= ends - 5) return { value, error: 0.25 * value, known: false };
   const brought = (value * (ends - COMMON_COIL_F)) / (ends - start);
   return { value: brought, error: 0.3 * Math.abs(brought - value), known: true };
@@ -85,9 +94,7 @@ export const defrostDuration: NumericKind = {
   },
   movedBy: ['coil temperature at the start', 'outdoor air', 'how thick the frost was'],
   tells: ({ findings }, conditions) =>
-    findings.some((f) => f === 'frost-in-bands' || f === 'frost-as-block')
-      ? { ...conditions, iceSeen: true }
-      : conditions,
+    findings.some((f) => FROST.includes(f)) ? { ...conditions, iceSeen: true } : conditions,
   methods: [
     {
       id: 'forced',

@@ -51,6 +51,8 @@ export const defrostSettings: FindingKind = {
       : `last noted ${plate.defrostTerminationF} °F${plate.defrostIntervalMin === undefined ? '' : `, ${plate.defrostIntervalMin} min`}`,
   movedBy: ['whoever moved the jumper'],
   bySchool,
+  tells: ({ inputs }, { terminationF: _before, ...conditions }) =>
+    inputs.termination === 'fixed' ? conditions : { ...conditions, terminationF: Number(inputs.termination) },
   movable: [
     { input: 'termination', event: 'termination-moved' },
     { input: 'interval', event: 'interval-moved' },

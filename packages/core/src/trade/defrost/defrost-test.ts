@@ -26,6 +26,8 @@ export interface DefrostRun {
 export type DefrostFault =
   | 'coil-too-warm-to-test'
   | 'test-not-started'
+  | 'ended-by-hand'
+  | 'defrost-too-short'
   | 'valve-did-not-shift'
   | 'fan-kept-running'
   | 'compressor-stopped'
@@ -33,17 +35,20 @@ export type DefrostFault =
   | 'ended-by-limit'
   | 'ended-early'
   | 'frost-in-bands'
+  | 'frost-at-limit'
   | 'frost-as-block';
 
 export interface DefrostVerdict {
   /** Empty when the defrost did what it should. */
   readonly faults: readonly DefrostFault[];
-  /** False when the coil was too warm for the test to prove anything. */
+  /** False where time and frost prove nothing: the coil was too warm, or it was cut short. */
   readonly counts: boolean;
 }
 
 /** Coil temperature above which a forced defrost proves nothing, °F. Common practice, no source. */
 export const COLD_ENOUGH_F = 35;
+/** No coil below 35 °F warms to where a board ends in less, s. Common practice, no source. */
+const SHORTEST_S = 30;
 /** How far below its termination setting a board may end, °F. Common practice, no source. */
 const EARLY_BY_F = 12;
 
@@ -57,7 +62,7 @@ const MISSING: Readonly<Record<DefrostEvent, DefrostFault>> = {
 /**
  * Judges a forced defrost from what was seen and timed: °F and s in. Expected are valve, fan, compressor and auxiliary heat
  * in that order, a coil that clears all over, and an end by temperature; common practice, no source. With the coil above
- * 35 °F at the start neither time nor frost count. A test in which nothing happened was not started: that is no fault of
+ * 35 °F at the start, or cut short by hand or in seconds, neither time nor frost count. A test in which nothing happened was not started: that is no fault of
  * three parts. What could not be seen is not held against anything.
  */
 export function defrostTest(run: DefrostRun): DefrostVerdict {
@@ -71,12 +76,16 @@ export function defrostTest(run: DefrostRun): DefrostVerdict {
   const missing = judgeable.filter((event) => !run.seen.includes(event)).map((event) => MISSING[event]);
   // A warm coil proves nothing of frost and time; what was seen to shift and stop still counts.
   if (run.startCoilF > COLD_ENOUGH_F) return { faults: [...missing, 'coil-too-warm-to-test'], counts: false };
+  // Cut short, it has had no time to clear.
+  if (run.endedBy === 'by-hand') return { faults: [...missing, 'ended-by-hand'], counts: false };
+  if (run.seconds < SHORTEST_S) return { faults: [...missing, 'defrost-too-short'], counts: false };
   const early =
     run.endedBy === 'temperature' && run.terminationF !== undefined && run.endCoilF < run.terminationF - EARLY_BY_F;
   const faults: (DefrostFault | false)[] = [
     run.frostLeft === 'block' && 'frost-as-block',
     ...missing,
-    run.frostLeft === 'bands' && 'frost-in-bands',
+    // What is left when the time is up is no matter of where it ends.
+    run.frostLeft === 'bands' && (run.endedBy === 'time-limit' ? 'frost-at-limit' : 'frost-in-bands'),
     run.endedBy === 'time-limit' && 'ended-by-limit',
     early && 'ended-early',
   ];
