@@ -11,8 +11,11 @@ export interface MachineState {
   readonly call: Call;
   /** Seconds the call has been held. */
   readonly after: number;
-  /** What keeps it from doing what it is called to, or makes it go on: an off-timer, or a sequencer that has not let go yet. */
-  readonly held?: 'timed' | 'lingers' | undefined;
+  /**
+   * What keeps it from doing what it is called to, or makes it go on: an off-timer, a sequencer that has not let go yet, or the delay
+   * that lets a blower run on.
+   */
+  readonly held?: 'timed' | 'lingers' | 'blows-on' | undefined;
   /** With the power off, for ohms: wires left on what is read, or a call still made besides. Else they are lifted. */
   readonly wires?: 'on' | 'on-and-called' | undefined;
 }
@@ -30,12 +33,16 @@ const OFF: Readonly<Record<Powered, readonly string[]>> = {
 const HELD: Readonly<Record<NonNullable<MachineState['held']>, readonly Change[]>> = {
   timed: [{ stuck: 'thermostat.Y', at: 'open' }],
   lingers: [1, 2, 3, 4].map((i) => ({ stuck: `sequencer.${i}`, at: 'closed' })),
+  'blows-on': [],
 };
 
 const changesOf = ({ powered, held }: MachineState): Change[] => [
   ...OFF[powered].map((open): Change => ({ open })),
   ...(held ? HELD[held] : []),
 ];
+
+/** The call a machine behaves as on: a blower that runs on after a call does so as on its own. */
+export const callIn = ({ call, held }: MachineState): Call => (held === 'blows-on' ? 'fan' : call);
 
 /** A state by its name: equal states have equal names. */
 export function stateName(state: MachineState): string {

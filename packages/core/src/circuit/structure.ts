@@ -47,7 +47,7 @@ const partOf = (branch: string): string => branch.split('.')[0] ?? branch;
 /** Of a figure read at a probe of a machine, how many times it is what the machine's structure shows there. */
 export function scaleOf(probe: Probe, spec: MachineSpec): number {
   const structure = structureOf(spec);
-  if (probe.what === 'volts') return 1;
+  if (probe.what === 'volts' || probe.what === 'runs') return 1;
   if (probe.what === 'microfarads') {
     const of = {
       'cap.herm': 'hermMicrofarads',

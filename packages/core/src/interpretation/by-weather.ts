@@ -20,6 +20,11 @@ const CONDENSES_ABOVE_F = 4;
 /** How far the air around a machine at rest may be from what its pressure says, °F. */
 const AT_REST_WITHIN_F = 12;
 
+/** Colder than this outdoors, °F, a heat pump may be in a defrost of its own, and its fan rightly stands. */
+const DEFROSTS_BELOW_F = 45;
+/** A board holds Y back so long after power or a stop, min. */
+const HOLDS_Y_MIN = 5;
+
 /** What was found on the same visit, by code. */
 export interface VisitFacts {
   readonly findings: ReadonlySet<string>;
@@ -27,6 +32,7 @@ export interface VisitFacts {
 
 interface Read {
   readonly kind: string;
+  readonly findings?: readonly string[] | undefined;
   readonly inputs?: Inputs | undefined;
   readonly conditions?: Conditions | undefined;
 }
@@ -55,6 +61,15 @@ function isAtRest(read: Read, plate: Plate): boolean {
   return read.kind === 'superheat' ? saturation > BOILS_BELOW_F : saturation < around + CONDENSES_ABOVE_F;
 }
 
+/** What a sound defrost board does by itself that looks like a fault of it. */
+function boardMay({ findings = [], conditions = {} }: Read): StateWord | null {
+  const { outdoorF, runningMin, asMeant } = conditions;
+  if (asMeant) return null;
+  if (findings.includes('fan-runs-past-relay') && (outdoorF === undefined || outdoorF < DEFROSTS_BELOW_F))
+    return 'defrosting';
+  return findings.includes('board-holds-y') && (runningMin ?? 0) < HOLDS_Y_MIN ? 'timer' : null;
+}
+
 function stateOf(read: Read, plate: Plate, { findings }: VisitFacts): StateWord | null {
   const { outdoorF, runningMin } = read.conditions ?? {};
   const needs = SETTLES_AFTER_MIN[read.kind];
@@ -66,8 +81,10 @@ function stateOf(read: Read, plate: Plate, { findings }: VisitFacts): StateWord 
   return outdoorF !== undefined && outdoorF < CHARGE_FROM_F ? 'too-cold' : null;
 }
 
-/** What air and refrigerant readings say that were taken in another state than they count in; null where they count. */
+/** What readings of air, refrigerant and the defrost board say that were taken in another state than they count in; null where they count. */
 export function interpretWeather(read: Read, plate: Plate, facts: VisitFacts): Interpretation | null {
+  const held = boardMay(read);
+  if (held) return { says: 'tells-nothing', states: [held], causes: [], next: null };
   const state = stateOf(read, plate, facts);
   return state && { says: 'other-state', states: [state], causes: [], next: null };
 }

@@ -1,7 +1,7 @@
 import type { Probe, Shown } from '../circuit/probe.ts';
 
 /** How a meter of a quantity errs, and what it can show at all: a floor and the most, in its unit; common practice, no source. */
-const METERS: Readonly<Record<Probe['what'], { readonly floor: number; readonly most: number }>> = {
+const METERS: Readonly<Record<Exclude<Probe['what'], 'runs'>, { readonly floor: number; readonly most: number }>> = {
   volts: { floor: 0.4, most: 600 },
   // A clamp that was not zeroed shows a little more.
   amps: { floor: 0.1, most: 400 },
@@ -20,6 +20,18 @@ const QUIET = 0.4;
 const anywhere = (value: number, floor: number, most: number): number =>
   value < 0 || value > most ? 0 : 1 / ((value + floor) * Math.log((most + floor) / floor));
 
+/** How often one of what runs is not seen, or is held to run that stands still: a blower next room, a fan turned by the wind. */
+const MISSEEN = 0.004;
+const MOST_RUNNERS = 5;
+
+/** Chance that one figure of what runs is noted where another does. */
+function seenAs(value: number, shown: number): number {
+  let chance = 1;
+  for (let bit = 0; bit < MOST_RUNNERS; bit++)
+    chance *= ((value >> bit) & 1) === ((shown >> bit) & 1) ? 1 - MISSEEN : MISSEEN;
+  return chance;
+}
+
 /** How often a figure is not what the meter should have shown: leads on another lug, another function, misread, mistyped. */
 export const BLUNDERS = 0.025;
 /** Share of blunders that show OL: leads that do not touch. */
@@ -30,6 +42,7 @@ const BLUNDERS_JUMP = 0.01;
 export function blunder(value: Shown, { what }: Probe): number {
   if (typeof value !== 'number') return BLUNDERS_JUMP;
   if (value === Infinity) return BLUNDERS_OPEN;
+  if (what === 'runs') return 2 ** -MOST_RUNNERS;
   const { floor, most } = METERS[what];
   return (1 - BLUNDERS_OPEN) * anywhere(value, floor, most);
 }
@@ -52,7 +65,7 @@ interface Away {
 const FLOOR_SHARE = 0.7;
 
 /** Volts err by a share and a floor. Amps and ohms differ by a factor, as parts do: half as much is as far as twice as much. */
-function awayFrom(value: number, shown: number, { what }: Probe, { share, wears = 0 }: Differs): Away {
+function awayFrom(value: number, shown: number, what: keyof typeof METERS, { share, wears = 0 }: Differs): Away {
   const floor = Math.max(METERS[what].floor, wears);
   if (what === 'volts') {
     const spread = Math.hypot(share * shown, shown > LINE.from ? LINE.floor : floor);
@@ -74,6 +87,7 @@ const ghostsAt = (probe: Probe): number =>
 export function density(value: Shown, shown: Shown, probe: Probe, differs: Differs): number {
   if (shown === 'jumps' || value === 'jumps') return shown === value ? 1 : 0;
   if (value === 'floats') return 0;
+  if (probe.what === 'runs') return shown === 'floats' ? 0 : seenAs(value, shown);
   if (shown === 'floats') {
     const most = ghostsAt(probe);
     return value === Infinity
@@ -83,12 +97,13 @@ export function density(value: Shown, shown: Shown, probe: Probe, differs: Diffe
   }
   if (Number.isNaN(shown)) return 0;
   if (shown === Infinity || value === Infinity) return shown === value ? 1 : 0;
-  const { z, spread } = awayFrom(value, shown, probe, differs);
+  const { z, spread } = awayFrom(value, shown, probe.what, differs);
   return bell(z) / spread;
 }
 
 /** Whether a figure is what a perfect meter that shows `shown` would let one read, within three spreads. */
 export function fits(value: Shown, shown: Shown, probe: Probe, differs: Differs): boolean {
+  if (probe.what === 'runs') return value === shown;
   // What hangs on nothing shows anything low.
   if (value === 'floats' || shown === 'floats') {
     const other = value === 'floats' ? shown : value;
@@ -96,5 +111,5 @@ export function fits(value: Shown, shown: Shown, probe: Probe, differs: Differs)
   }
   if (typeof value !== 'number' || typeof shown !== 'number' || value === Infinity || shown === Infinity)
     return value === shown;
-  return Math.abs(awayFrom(value, shown, probe, differs).z) <= 3;
+  return Math.abs(awayFrom(value, shown, probe.what, differs).z) <= 3;
 }

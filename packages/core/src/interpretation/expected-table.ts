@@ -9,7 +9,7 @@ import { placesOn } from '../readings/registry.ts';
 import { tableOf, type ExpectedTable } from './expected.ts';
 import { probesAhead } from './next-probe.ts';
 import { possibleStates } from './possible-states.ts';
-import { placedOf } from './visit-probes.ts';
+import { callMadeFor, placedOf } from './visit-probes.ts';
 
 /** Every probe that a reading of a visit is taken at, in every state it may be taken in. */
 function probesOfVisits(kind: SystemKind, plate: Plate, spec: MachineSpec): (readonly [Probe, MachineState])[] {
@@ -17,7 +17,7 @@ function probesOfVisits(kind: SystemKind, plate: Plate, spec: MachineSpec): (rea
     const component: Component = { fittedOn: null, ...part };
     return placesOn(component, kind, plate).flatMap(({ kind: of, method, point }) =>
       placedOf(of.id, { slot: part.slot, point, plate, spec }).flatMap(({ probe, or }) =>
-        possibleStates(method.stops, spec, {}).flatMap(({ state }) => [
+        possibleStates(method.stops, spec, {}, callMadeFor({ kind: of.id, point })).flatMap(({ state }) => [
           [probe, state] as const,
           ...(or ? [[or.probe, state] as const] : []),
         ]),

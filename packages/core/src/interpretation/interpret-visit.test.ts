@@ -158,6 +158,20 @@ test('superheat of a settled machine on a warm day counts; with a frozen coil or
   expect(told([found('refrigerant-other'), settled])[1]).toMatchObject({ states: ['other-refrigerant'] });
 });
 
+test('a defrost board that holds its fan or its Y back may rightly do so', () => {
+  const board = (kind: string, finding: string, conditions: Conditions): Read => ({
+    ...read(kind, 'defrost-board', 'whole', 'seen')({}, conditions),
+    findings: [finding],
+  });
+  const past = (conditions: Conditions) => told([board('fan-bypass', 'fan-runs-past-relay', conditions)])[0];
+  expect(past({ outdoorF: 25 })).toMatchObject({ says: 'tells-nothing', states: ['defrosting'] });
+  expect(past({})).toMatchObject({ states: ['defrosting'] });
+  expect([past({ outdoorF: 70 }), past({ outdoorF: 25, asMeant: true })]).toEqual([null, null]);
+  const holds = (conditions: Conditions) => told([board('defrost-chain', 'board-holds-y', conditions)])[0];
+  expect(holds({})).toMatchObject({ says: 'tells-nothing', states: ['timer'] });
+  expect([holds({ runningMin: 6 }), holds({ asMeant: true })]).toEqual([null, null]);
+});
+
 test('airflow counts once the heat has settled', () => {
   const air = (runningMin: number) => read('airflow', 'air-side', 'whole', 'electric-heat')({}, { runningMin });
   expect(told([air(1)])[0]).toMatchObject({ says: 'other-state', states: ['not-settled'] });

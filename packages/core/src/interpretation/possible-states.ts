@@ -32,6 +32,9 @@ const CALLS_AT: Readonly<Partial<Record<StopId, readonly Call[]>>> = {
 /** Seconds a call has been held where everything has come on, and where it has only begun. */
 const SETTLED = 600;
 const BEGUN = [8, 35];
+/** A gas burner is lit, and the air has not come yet. */
+const LIT = 70;
+const begunOf = ({ indoors }: MachineSpec): number[] => (indoors === 'furnace' ? [...BEGUN, LIT] : BEGUN);
 const FIRST_SECOND = 0.5;
 /** Minutes after which everything has come on, second contacts and delays included. */
 const ALL_ON_MIN = 3;
@@ -86,7 +89,7 @@ function astray(call: Call, spec: MachineSpec, { mayBegin, mayDefrost, wasBegun 
         true,
       ]),
     [at(call, { held: 'timed' }), ASTRAY.timed, callsCompressor(call, spec)],
-    ...BEGUN.map((after): [MachineState, number, boolean] => [
+    ...begunOf(spec).map((after): [MachineState, number, boolean] => [
       at(call, { after }),
       ASTRAY.begun,
       mayBegin && call !== 'off' && !callsCompressor(call, spec),
@@ -96,6 +99,33 @@ function astray(call: Call, spec: MachineSpec, { mayBegin, mayDefrost, wasBegun 
     [at(call, { powered: 'outdoors-off' }), ASTRAY.oneHalfOff, spec.outdoors !== 'none'],
     [at(call, { powered: 'indoors-off' }), ASTRAY.oneHalfOff, spec.outdoors !== 'none'],
     [at(call, { powered: 'none' }), ASTRAY.allOff, true],
+  ];
+  return all.filter(([, , may]) => may).map(([state, weight]) => [state, weight]);
+}
+
+/**
+ * What a sound machine does by itself while calls are made one after the other and what runs is looked at, in a hundred; from memory.
+ * That it is called and has its power is what is looked at: it is not taken for granted, nor held to be a slip.
+ */
+const BY_ITSELF = { timed: 20, begun: 6, defrost: 8, defrostBegun: 3, stages: 8, blowsOn: 25, lingers: 5 };
+const STAGES: Readonly<Partial<Record<Call, Call>>> = { heating: 'second-stage-heat', 'second-stage-heat': 'heating' };
+
+function byItself(call: Call, spec: MachineSpec, { mayBegin, mayDefrost }: Astray): [MachineState, number][] {
+  const can = callsOf(spec);
+  const heatsOutdoors = call !== 'cooling' && callsCompressor(call, spec);
+  const stage = heatsOutdoors ? STAGES[call] : undefined;
+  const all: [MachineState, number, boolean][] = [
+    [at(call, { held: 'timed' }), BY_ITSELF.timed, callsCompressor(call, spec)],
+    ...begunOf(spec).map((after): [MachineState, number, boolean] => [
+      at(call, { after }),
+      BY_ITSELF.begun,
+      mayBegin && call.endsWith('heating') && !heatsOutdoors,
+    ]),
+    [at('defrost'), BY_ITSELF.defrost, heatsOutdoors && mayDefrost],
+    [at('defrost', { after: BEGUN[0]! }), BY_ITSELF.defrostBegun, heatsOutdoors && mayDefrost],
+    ...(stage ? [[at(stage), BY_ITSELF.stages, can.includes(stage)] as [MachineState, number, boolean]] : []),
+    [at('off', { held: 'blows-on' }), BY_ITSELF.blowsOn, call === 'off' && can.includes('fan')],
+    [at('off', { held: 'lingers' }), BY_ITSELF.lingers, call === 'off' && spec.heatSwitch === 'sequencer'],
   ];
   return all.filter(([, , may]) => may).map(([state, weight]) => [state, weight]);
 }
@@ -131,14 +161,15 @@ const isDead = (stop: StopId): boolean => stop.startsWith('off-');
 
 /**
  * The states a machine may be in at a reading that is taken at the first of some stops a visit has, with their weights, which sum
- * to 1. `conditions` are those the reading was taken in.
+ * to 1. `conditions` are those the reading was taken in; `made` is the call that whoever takes it makes for it alone.
  */
 export function possibleStates(
   stops: readonly StopId[],
   spec: MachineSpec,
   { outdoorF, runningMin, asMeant }: Conditions,
+  made: Call | null = null,
 ): readonly MayBe[] {
-  if (stops.some(isDead)) return asMeant ? DEAD_AS_MEANT : DEAD;
+  if (!made && stops.some(isDead)) return asMeant ? DEAD_AS_MEANT : DEAD;
   const may: Astray = {
     mayBegin: (runningMin ?? 0) < ALL_ON_MIN,
     wasBegun: runningMin !== undefined,
@@ -146,12 +177,31 @@ export function possibleStates(
   };
   const ofSpec = known.get(spec) ?? new Map<string, readonly MayBe[]>();
   known.set(spec, ofSpec);
-  const name = `${stops.join()}/${may.mayBegin}/${may.wasBegun}/${may.mayDefrost}/${asMeant ?? ''}`;
-  const made = ofSpec.get(name) ?? (asMeant ? onlyMeant(statesAt(stops, spec, may)) : statesAt(stops, spec, may));
-  ofSpec.set(name, made);
-  return made;
+  const name = `${made ?? stops.join()}/${may.mayBegin}/${may.wasBegun}/${may.mayDefrost}/${asMeant ?? ''}`;
+  const before = ofSpec.get(name);
+  if (before) return before;
+  const all = made ? statesOn(made, spec, may) : statesAt(stops, spec, may);
+  const states = asMeant ? onlyMeant(all) : all;
+  ofSpec.set(name, states);
+  return states;
 }
 const known = new WeakMap<MachineSpec, Map<string, readonly MayBe[]>>();
+
+/** The states of a call that is made alone. */
+function statesOn(call: Call, spec: MachineSpec, may: Astray): readonly MayBe[] {
+  if (!callsOf(spec).includes(call)) return [];
+  const besides = byItself(call, spec, may);
+  const astrayAll = besides.reduce((sum, [, weight]) => sum + weight, 0);
+  return [
+    { state: at(call), weight: (100 - astrayAll) / 100, isMeant: true, passes: false },
+    ...besides.map(([state, weight]): MayBe => ({
+      state,
+      weight: weight / 100,
+      isMeant: false,
+      passes: isPassing(state),
+    })),
+  ];
+}
 
 function statesAt(stops: readonly StopId[], spec: MachineSpec, may: Astray): readonly MayBe[] {
   const can = callsOf(spec);

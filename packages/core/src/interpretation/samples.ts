@@ -1,14 +1,16 @@
 import type { MachineSpec } from '../circuit/machine-spec.ts';
-import type { Shown } from '../circuit/probe.ts';
+import { runnersFigure, type Probe, type Shown } from '../circuit/probe.ts';
 import { scaleOf } from '../circuit/structure.ts';
 import type { Point, Slot } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
 import type { Conditions } from '../readings/contract/conditions.ts';
 import type { Input, Inputs, StopId } from '../readings/contract/entry.ts';
 import { readingKind } from '../readings/registry.ts';
+import { chosenIn } from '../readings/contract/window.ts';
+import type { Call } from '../trade/controls/call-table.ts';
 import type { Expected } from './expected.ts';
 import { possibleStates } from './possible-states.ts';
-import { placedOf } from './visit-probes.ts';
+import { callMadeFor, placedOf } from './visit-probes.ts';
 import type { Episode, Sample } from './weigh.ts';
 
 /** A reading as it is interpreted: taken, or typed and not taken yet. */
@@ -28,12 +30,15 @@ export interface ToInterpret {
 const shownIn = (input: Input | undefined): Shown | null =>
   input === 'OL' ? Infinity : input === 'jumps' ? 'jumps' : typeof input === 'number' ? input : null;
 
+const readAt = ({ what }: Probe, input: Input | undefined): Shown | null =>
+  what !== 'runs' ? shownIn(input) : input === undefined ? null : runnersFigure(chosenIn(input));
+
 /** The figures that one input may stand for where the plate does not say how many elements there are. */
 const ELEMENTS_MAY_BE = [1, 2, 3, 4];
 
 function samplesOf(reading: ToInterpret, spec: MachineSpec, plate: Plate, expected: Expected): Sample[] {
   return placedOf(reading.kind, { ...reading, plate, spec }).flatMap((placed): Sample[] => {
-    const read = shownIn(reading.inputs?.[placed.input]);
+    const read = readAt(placed.probe, reading.inputs?.[placed.input]);
     if (read === null || !expected.can(placed.probe)) return [];
     const or = placed.or && expected.can(placed.or.probe) ? placed.or : undefined;
     const scale = scaleOf(placed.probe, spec) * (placed.part ?? 1);
@@ -67,23 +72,24 @@ export function episodesOf(
 ): Episode[] {
   const groups = new Map<
     string,
-    { stops: readonly StopId[]; conditions: Conditions[]; latest: Map<string, readonly Sample[]> }
+    { stops: readonly StopId[]; call: Call | null; conditions: Conditions[]; latest: Map<string, readonly Sample[]> }
   >();
   for (const reading of readings) {
     const method = readingKind(reading.kind)?.methods.find(({ id }) => id === reading.method);
     const samples = samplesOf(reading, spec, plate, expected);
     if (!method || samples.length === 0) continue;
     const { stops } = method;
-    const key = [stops.join(), reading.since ?? ''].join('|');
-    const group = groups.get(key) ?? { stops, conditions: [], latest: new Map<string, readonly Sample[]>() };
+    const call = callMadeFor(reading);
+    const key = [stops.join(), call ?? '', reading.since ?? ''].join('|');
+    const group = groups.get(key) ?? { stops, call, conditions: [], latest: new Map<string, readonly Sample[]>() };
     groups.set(key, group);
     group.conditions.push(reading.conditions ?? {});
     // What was read again is what was meant.
     group.latest.set([reading.kind, reading.slot, reading.point].join('/'), samples);
   }
   return [...groups.values()]
-    .map(({ stops, conditions, latest }) => ({
-      states: possibleStates(stops, spec, together(conditions)),
+    .map(({ stops, call, conditions, latest }) => ({
+      states: possibleStates(stops, spec, together(conditions), call),
       samples: [...latest.values()].flat(),
     }))
     .filter(({ states }) => states.length > 0);

@@ -3,6 +3,8 @@ import { heatCircuitsOf, heatElementsOf, heatVoltsOf, type Plate } from '../equi
 import type { MachineSpec } from '../circuit/machine-spec.ts';
 import type { Probe } from '../circuit/probe.ts';
 import { isOwn as hasOwn } from '../quantity/own.ts';
+import type { Call } from '../trade/controls/call-table.ts';
+import { callAt, whatRuns } from '../readings/controls/call-check.ts';
 import type { ReadingKindId } from '../readings/contract/kind-ids.ts';
 
 /** What one input of a reading is read at. */
@@ -188,6 +190,7 @@ const PROBES: Readonly<Partial<Record<ReadingKindId, Places>>> = {
       : oneOhms(0.3, 'm', 'H1', 'blower-relay.no'),
   'heat-relay-contact-ohms': ({ point }) => contactOhms('heat-relay', point),
   'sequencer-contact-ohms': ({ point }) => contactOhms('sequencer', point),
+  'call-check': () => [{ input: whatRuns.id, probe: { what: 'runs' }, share: 0 }],
   'pressure-switch-ohms': (place) => {
     const ends = place.point === 'in-row' ? null : switchEnds(place);
     return ends ? oneOhms(0.3, ...ends, switchOf(place.slot)) : [];
@@ -215,6 +218,10 @@ export function placedOf(kind: string, place: Place): readonly Placed[] {
   return made;
 }
 const known = new WeakMap<MachineSpec, Map<string, readonly Placed[]>>();
+
+/** The call that a reading makes for itself alone; null where it is taken at what its stop calls for. */
+export const callMadeFor = ({ kind, point }: { kind: string; point: Point }): Call | null =>
+  kind === ('call-check' satisfies ReadingKindId) ? callAt(point) : null;
 
 /** Whether a kind of reading is read of the wiring. */
 export const isProbed = (kind: string): boolean => hasOwn(PROBES, kind);

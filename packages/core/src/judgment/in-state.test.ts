@@ -56,6 +56,30 @@ test('a thread goes on from its last telling number', () => {
   expect(condemned?.standing).toBe('act');
 });
 
+const looked = (findings: string[], over: Partial<Interpretation>): JudgedReading => ({
+  ...amps(0),
+  ...{ kind: 'call-check', point: 'call-heating', method: 'seen', value: null, findings },
+  read: { ...read('tells-nothing'), ...over },
+});
+
+test('what runs on a call says itself where to look; what a sound machine does by itself is no fault', () => {
+  const fan = ['outdoor-fan-silent'];
+  const found = judge(looked(fan, { says: 'elsewhere', causes: ['outdoor-fan-open'] }), context, DEFAULT_POLICY);
+  expect(found).toMatchObject({ standing: 'act', because: { code: 'finding', numbers: { found: fan } } });
+  expect(found.reasons.map(({ because }) => because.code)).toEqual(['finding', 'in-state']);
+  expect(askOf(found)).toBe('find-cause');
+  const defrosting = judge(looked(fan, { states: ['defrosting'] }), context, DEFAULT_POLICY);
+  expect(defrosting).toMatchObject({ standing: 'unproven', because: { code: 'in-state' } });
+});
+
+test('heat without air is stopped, unless the air may still come', () => {
+  const heat = (over: Partial<Interpretation>) =>
+    judge(looked(['heat-without-air'], over), context, DEFAULT_POLICY).standing;
+  expect(heat({ says: 'elsewhere' })).toBe('stop');
+  expect(heat({ says: 'tells-nothing' })).toBe('stop');
+  expect(heat({ says: 'tells-nothing', states: ['just-begun'] })).toBe('unproven');
+});
+
 test('no reading is held against itself', () => {
   const fan = (value: number, on: number): JudgedReading => ({
     ...amps(value, undefined, on),

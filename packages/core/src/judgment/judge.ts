@@ -239,17 +239,29 @@ function ruled(verdict: Verdict, { standing, why, by }: Ruling): Verdict {
   return { ...verdict, ...judgment, reasons: [judgment, ...verdict.reasons] };
 }
 
+const saysWhere = (kind: ReadingKind): boolean => kind.type === 'finding' && kind.saysWhere === true;
+
+/**
+ * Whether what was found is judged although it was not read in a state that counts: it condemns its part, or it says itself where to
+ * look. Heat without air is stopped wherever it may not be that the air has yet to come.
+ */
+function isFoundFirst({ read, findings }: JudgedReading, kind: ReadingKind): boolean {
+  if (read?.says === 'condemned') return true;
+  if (!saysWhere(kind) || !read) return false;
+  return read.says === 'elsewhere' || (standingOfFindings(findings) === 'stop' && !read.states.includes('just-begun'));
+}
+
 function judgeUnruled(reading: JudgedReading, context: JudgeContext, policy: Policy): Verdict {
   const kind = readingKind(reading.kind);
   if (!kind) throw new UnknownReadingKind(reading.kind);
   const state = judgeState(reading, kind);
-  if (state && reading.read?.says !== 'condemned')
+  if (state && !isFoundFirst(reading, kind))
     return conclude([state, ...costsOf(reading, context, kind)], kind, reading.point, reading.value, null);
   if (isNumeric(reading) && kind.type === 'number') return judgeNumber(reading, context, kind, policy);
   const bySchool = kind.type === 'finding' ? kind.bySchool : undefined;
   const findings = bySchool?.(reading.findings, reading.inputs ?? {}, policy) ?? reading.findings;
   const found = judgeFindings(findings, reading.point);
-  const reasons = [state, found && reading.read ? asCounted(found) : found];
+  const reasons = [found && reading.read && !(state && saysWhere(kind)) ? asCounted(found) : found, state];
   return conclude(
     reasons.filter((r) => r !== null),
     kind,

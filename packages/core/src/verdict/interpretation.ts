@@ -25,6 +25,8 @@ export const STATE_WORDS = [
   'starting',
   'defrosting',
   'letting-go',
+  'blower-delay',
+  'other-stage',
   'power-off',
   'wires-on',
   'still-called',

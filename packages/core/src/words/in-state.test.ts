@@ -42,10 +42,22 @@ test('what condemns names the fault; what does not names where to look', () => {
   );
 });
 
+test('what is looked at is looked at again, and heat without air is not left on', () => {
+  const looked = { value: null, unit: null, says: 'tells-nothing' } as const;
+  expect(say({ ...looked, states: ['just-begun'] })).toBe(
+    'Can’t judge this by itself: it may not have come on yet. Wait two minutes, then check again. Heat without air by then: switch it off.',
+  );
+  expect(say({ ...looked, states: ['blower-delay'] })).toBe(
+    'Can’t judge this by itself: its delay may hold the blower on. Wait three minutes, then check again.',
+  );
+});
+
 test('one tap settles what a look at the machine can settle', () => {
   const tap = (over: Partial<ReasonNumbers['in-state']>) =>
     settlingTap({ code: 'in-state', numbers: { ...base, ...over } });
-  expect(tap({ states: ['timer', 'power-off'] })).toBe('It is called, with power on');
+  expect(tap({ states: ['no-call', 'power-off'] })).toBe('It is called, with power on');
+  expect(tap({ states: ['timer'] })).toBe('Called five minutes ago, power on');
+  expect(tap({ states: ['defrosting'] })).toBe('It is not in defrost');
   expect(tap({ says: 'other-state', states: ['wires-on'] })).toBe('Wires are off, and no call');
   expect(tap({ says: 'other-state', states: ['too-cold'] })).toBeNull();
   expect(tap({ says: 'condemned', states: ['timer'] })).toBeNull();

@@ -26,6 +26,8 @@ const STATES: Readonly<Record<StateWord, StateWords>> = {
   starting: { may: 'it may just have been starting', then: `Wait three seconds, ${AGAIN}.` },
   defrosting: { may: 'it may be in defrost', then: `Wait until the defrost ends, ${AGAIN}.` },
   'letting-go': { may: 'the sequencer may not have let go yet', then: `Wait two minutes, ${AGAIN}.` },
+  'blower-delay': { may: 'its delay may hold the blower on', then: `Wait three minutes, ${AGAIN}.` },
+  'other-stage': { may: 'another stage may be on', then: `Wait until the stage is steady, ${AGAIN}.` },
   'power-off': { may: 'the power may be off', then: `Check the power, ${AGAIN}.` },
   'wires-on': { may: 'a wire may still be on', then: `Lift its wires, ${AGAIN}.` },
   'still-called': { may: 'a call may still be on', then: `Set the thermostat to off, ${AGAIN}.` },
@@ -42,12 +44,23 @@ const faultName = (cause: string): string => {
 };
 const either = (names: readonly string[]): string => [...new Set(names)].join(', or ');
 
+/** What settles a state, of a figure that is read or of something that is looked at. */
+const thenOf = ({ unit }: InState, state: StateWord): string =>
+  unit === null ? STATES[state].then.replace(AGAIN, 'then check again') : STATES[state].then;
+
 const READ = { volts: 'volts', amps: 'amps', ohms: 'ohms, power off' } as const;
 
+/** States that end by themselves while one looks on: sooner than a meter is out. */
+const LOOKED_ON: readonly StateWord[] = ['just-begun', 'blower-delay', 'other-stage', 'defrosting'];
+const NO_AIR = ' Heat without air by then: switch it off.';
+
 /** The one thing to do next. */
-function nextOf({ next, states }: InState): string {
+function nextOf(n: InState): string {
+  const { next, states } = n;
+  const [state] = n.unit === null ? states : [];
+  if (state && LOOKED_ON.includes(state)) return ` ${thenOf(n, state)}${state === 'just-begun' ? NO_AIR : ''}`;
   if (next && isLead(next.lead)) return ` Next: ${READ[next.what]}, ${lowered(LEAD_NAMES[next.lead])}.`;
-  return states[0] ? ` ${STATES[states[0]].then}` : '';
+  return states[0] ? ` ${thenOf(n, states[0])}` : '';
 }
 
 /** What is said of a reading that does not count as it is: what it is not, why, and the one thing to do. */
@@ -58,7 +71,7 @@ export function inState(n: InState): Said {
     case 'counts':
       return `${capital(figure)} counts.`;
     case 'other-state':
-      return [`Can’t judge ${figure} now`, state ? `: ${STATES[state].may}. ${STATES[state].then}` : '.'];
+      return [`Can’t judge ${figure} now`, state ? `: ${STATES[state].may}. ${thenOf(n, state)}` : '.'];
     case 'tells-nothing': {
       const why = either([...n.states.map((one) => STATES[one].may), ...n.causes.map(faultName)]);
       return [`Can’t judge ${figure} by itself`, `${why === '' ? '' : `: ${why}`}.${nextOf(n)}`];
@@ -66,7 +79,10 @@ export function inState(n: InState): Said {
     case 'doubtful':
       return [`${capital(figure)} can hardly be right`, ': check leads and meter setting, then read it again.'];
     case 'elsewhere':
-      return ['The cause is elsewhere', `: ${either(n.causes.map(faultName))}.${nextOf(n)}`];
+      return [
+        'The cause is elsewhere',
+        `${n.causes.length > 0 ? ': ' : ''}${either(n.causes.map(faultName))}.${nextOf(n)}`,
+      ];
     case 'condemned':
       return [
         capital(n.causes[0] ? faultName(n.causes[0]) : 'this part has failed'),
@@ -82,7 +98,9 @@ const SEEN: Readonly<Partial<Record<StateWord, string>>> = {
   'letting-go': 'No call for two minutes',
   'other-call': 'No other call is on',
   'no-call': 'It is called, with power on',
-  timer: 'It is called, with power on',
+  timer: 'Called five minutes ago, power on',
+  'blower-delay': 'No call for three minutes',
+  'other-stage': 'The thermostat shows this stage',
   'just-begun': 'It has been on for two minutes',
   starting: 'It has run for a while',
   defrosting: 'It is not in defrost',

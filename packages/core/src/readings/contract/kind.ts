@@ -76,6 +76,8 @@ export interface FindingKind extends AnyKind {
   readonly type: 'finding';
   /** Settings that are read by an input and can be moved there and then, by what event. */
   readonly movable?: readonly { readonly input: string; readonly event: SettingMoved }[];
+  /** True where what is found says itself where to look, whichever part it stands at. */
+  readonly saysWhere?: true;
   /** What was found, as the firm's schools see it, from what was entered: the same findings, more, or others in their place. */
   readonly bySchool?: (found: readonly string[], inputs: Inputs, policy: Policy) => readonly string[];
 }

@@ -60,7 +60,8 @@ function callsOf(where: Where): Point[] {
   return all.filter(([, there]) => there).map(([point]) => point);
 }
 
-const callAt = (point: Point): Call => CALLS[point] ?? 'off';
+/** The call that is made at a point. */
+export const callAt = (point: Point): Call => CALLS[point] ?? 'off';
 const expected = (about: About): Runner[] => expectedOn(callAt(about.point), hasOf(about));
 
 const secondStageOf = (where: Where): Point[] =>
@@ -94,6 +95,7 @@ export const callCheck: FindingKind = {
   id: 'call-check',
   title: 'Call',
   component: 'thermostat',
+  saysWhere: true,
   pointTitles: {
     'call-off': 'Thermostat off',
     'call-fan': 'Fan call alone',
