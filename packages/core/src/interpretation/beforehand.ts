@@ -49,12 +49,21 @@ export function statesPossible(weighed: Weighed, e: number, by: readonly Float64
   return all.map((one) => one / whole);
 }
 
-/** Ways once every state that may last is held to be possible, however rare it is: what a part has to stand against. */
-export function stillPossible({ episodes, inState, inAny }: Weighed, e: number, ways: Float64Array): Float64Array {
+/** How much more likely a way makes an episode once every state that may last is held to be possible, however rare it is. */
+function raisedBy({ episodes, inState, inAny }: Weighed, e: number): (way: number) => number {
   const more = raised(episodes[e]!);
-  return ways.map(
-    (chance, w) => chance * Math.exp(logSum(more.map((log, s) => inState[e]![s]![w]! + log)) - inAny[e]![w]!),
-  );
+  return (way) => Math.exp(logSum(more.map((log, s) => inState[e]![s]![way]! + log)) - inAny[e]![way]!);
+}
+
+/**
+ * Ways once every state that may last is held to be possible at every stop of the visit, since it may have lasted from one to the
+ * next: at all stops but the one that is asked for, and there as well, which is what a part has to stand against.
+ */
+export function stillPossible(weighed: Weighed, e: number, ways: Float64Array) {
+  const others = weighed.episodes.flatMap((_episode, i) => (i === e ? [] : [raisedBy(weighed, i)]));
+  const here = raisedBy(weighed, e);
+  const elsewhere = ways.map((chance, w) => others.reduce((left, by) => left * by(w), chance));
+  return { elsewhere, everywhere: elsewhere.map((chance, w) => chance * here(w)) };
 }
 
 /**

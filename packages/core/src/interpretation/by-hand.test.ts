@@ -52,6 +52,19 @@ describe.each(MACHINES)('%s', (_name, ladder, rungs) => {
     expect(read).toBeGreaterThan(5000);
   });
 
+  test('nothing is said to be wrong with a sound machine, whatever it does and wherever it is read', () => {
+    const wrong: string[] = [];
+    for (const { state, station, row } of cellsOf(ladder, [SOUND])) {
+      const all = readingsAt(station, row);
+      for (const set of [all, ...all.map((one) => [one])])
+        for (const [id, { says, causes }] of interpret(set))
+          // A breaker that is off is found either way: as a state, or as a supply that is out.
+          if (['condemned', 'elsewhere', 'faulty'].includes(says) && !causes[0]?.endsWith('supply-out'))
+            wrong.push(`${state} at ${station.stop}: ${id} of ${set.length} is ${says}: ${causes.join()}`);
+    }
+    expect(wrong).toEqual([]);
+  });
+
   test('read together in the state that was meant, all that a sound machine shows counts', () => {
     const not = [...cellsOf(ladder, [SOUND])]
       .filter(({ isMeant }) => isMeant)

@@ -52,7 +52,7 @@ const says = (...readings: Read[]) => told(readings).map((one) => one?.says ?? '
 // What a technician would make of each: common practice, no source.
 test('no amps in a motor alone condemn nothing; with its volts there, or the fan running, they still may be a hot overload', () => {
   expect(says(compressor(0))).toEqual(['tells-nothing']);
-  expect(says(compressor(0), contactor('load-side', 240))).toEqual(['tells-nothing', 'counts']);
+  expect(says(compressor(0), contactor('load-side', 240))).toEqual(['faulty', 'counts']);
   expect(told([compressor(0), fan(1.1)])[0]?.causes).toContain('compressor-overload-open');
   expect(says(compressor(12))).toEqual(['counts']);
 });
@@ -93,7 +93,7 @@ test('a load left on its wires welds no contact, and a call that is held shorts 
   expect([5, 12, 40, 900].map((ohms) => says(relayContact(ohms))[0])).not.toContain('condemned');
   expect(says(relayContact('OL'))).toEqual(['counts']);
   // Closed: welded, or a sequencer that is welded closes the way around it as long as its wires may be on.
-  expect(says(relayContact(0.1))).toEqual(['tells-nothing']);
+  expect(says(relayContact(0.1))).toEqual(['faulty']);
   expect(says(coil(1))).toEqual(['tells-nothing']);
   expect(says(coil('OL'))).toEqual(['condemned']);
   expect(told([element(5.3)])[0]).toMatchObject({ says: 'other-state', states: ['wires-on', 'still-called'] });

@@ -138,8 +138,8 @@ function interpret(
     .filter(([, chance]) => chance >= NAMED)
     .map(([id]) => id)
     .slice(0, 2);
-  const own = isWhole ? 0 : total(ways.filter((_chance, w) => isOwn(all[w]!, slot)));
-  const against = stillPossible(weighed, e, ways);
+  const { elsewhere, everywhere: against } = stillPossible(weighed, e, ways);
+  const own = isWhole ? 0 : total(elsewhere.filter((_chance, w) => isOwn(all[w]!, slot)));
   const sound = against[0]!;
   const everything = own + total(against.filter((_chance, w) => isWhole || !isOwn(all[w]!, slot)));
   if (own / everything >= SURE && !isAsMeant) {
@@ -148,8 +148,8 @@ function interpret(
     if (own / (everything + hidden) >= SURE) return told('condemned', { causes: named });
   }
   if (1 - inMeant >= OTHERWISE) return withNext('other-state', []);
-  if (!isAsMeant && 1 - sound / everything >= SURE && 1 - (sound + own) / everything >= OTHERWISE)
-    return withNext('elsewhere', named);
+  if (!isAsMeant && 1 - sound / everything >= SURE)
+    return withNext(1 - (sound + own) / everything >= OTHERWISE ? 'elsewhere' : 'faulty', named);
   return withNext('tells-nothing', isAsMeant ? [] : named);
 }
 

@@ -32,6 +32,7 @@ test('a part is replaced by what condemns it; what is wrong elsewhere asks for i
   const asked = (says: Says) => askOf(judge(amps(0, says), context, DEFAULT_POLICY));
   expect([standing(amps(0, 'condemned')), asked('condemned')]).toEqual(['act', 'replace']);
   expect([standing(amps(0, 'elsewhere')), asked('elsewhere')]).toEqual(['act', 'find-cause']);
+  expect([standing(amps(0, 'faulty')), asked('faulty')]).toEqual(['act', 'find-cause']);
   for (const says of ['other-state', 'tells-nothing', 'doubtful'] as const)
     expect(standing(amps(0, says))).toBe('unproven');
   // Past the plate, and in the state that was meant: worn, or overloaded.

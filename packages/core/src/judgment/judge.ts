@@ -84,6 +84,7 @@ const STANDING_OF: Readonly<Record<Says, Standing>> = {
   'other-state': 'unproven',
   'tells-nothing': 'unproven',
   doubtful: 'unproven',
+  faulty: 'act',
   elsewhere: 'act',
   condemned: 'act',
 };
@@ -125,13 +126,13 @@ function judgeBaseline(
   );
 }
 
-/** What it costs meanwhile that something is wrong elsewhere. */
+/** What it costs meanwhile that something is wrong. */
 function costsOf(
   { read, value, point, conditions }: JudgedReading,
   context: JudgeContext,
   kind: ReadingKind,
 ): Judgment[] {
-  if (read?.says !== 'elsewhere' || value === null || kind.type !== 'number') return [];
+  if (STANDING_OF[read?.says ?? 'counts'] !== 'act' || value === null || kind.type !== 'number') return [];
   const { systemKind, plate, component } = context;
   const cost = costOf(kind, value, { systemKind, plate, component, point, conditions });
   return cost ? [cost] : [];

@@ -8,6 +8,8 @@ export const SAYS = [
   'tells-nothing',
   /** Hardly what the meter should have shown, whatever is wrong. */
   'doubtful',
+  /** Something is wrong, in this part or elsewhere. */
+  'faulty',
   /** Something is wrong, elsewhere. */
   'elsewhere',
   /** Read at the part itself, and nothing else explains it. */

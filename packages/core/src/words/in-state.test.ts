@@ -37,6 +37,7 @@ test('what condemns names the fault; what does not names where to look', () => {
   expect(say({ says: 'elsewhere', causes: ['sequencer-welded', 'open:field.Y'] })).toBe(
     'The cause is elsewhere: sequencer contact welded, or a broken wire or a loose joint.',
   );
+  expect(say({ says: 'faulty', causes: ['sequencer-welded'] })).toBe('Something is wrong: sequencer contact welded.');
   expect(say({ says: 'doubtful', value: null })).toBe(
     'This can hardly be right: check leads and meter setting, then read it again.',
   );

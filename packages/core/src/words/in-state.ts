@@ -78,6 +78,11 @@ export function inState(n: InState): Said {
     }
     case 'doubtful':
       return [`${capital(figure)} can hardly be right`, ': check leads and meter setting, then read it again.'];
+    case 'faulty':
+      return [
+        'Something is wrong',
+        `${n.causes.length > 0 ? ': ' : ''}${either(n.causes.map(faultName))}.${nextOf(n)}`,
+      ];
     case 'elsewhere':
       return [
         'The cause is elsewhere',
