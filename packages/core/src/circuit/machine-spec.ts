@@ -1,5 +1,12 @@
 import { componentsFor, ratingOf, type Slot } from '../equipment/component.ts';
-import { controlFuseOf, heatElementsOf, heatVoltsOf, nominalVoltsOf, type Plate } from '../equipment/plate.ts';
+import {
+  controlFuseOf,
+  heatKilowattsOf,
+  heatVoltsOf,
+  likelyElementsOf,
+  nominalVoltsOf,
+  type Plate,
+} from '../equipment/plate.ts';
 import type { SwitchOrder } from '../equipment/switch-order.ts';
 import { hasOutdoorUnit, isHeatPump, type SystemKind } from '../equipment/system-kind.ts';
 import { heaterResistance } from '../trade/electric-heat/heater.ts';
@@ -69,6 +76,9 @@ const compressorAmpsOf = (plate: Plate): number =>
   (plate.compressorRla ??
     (plate.mca === undefined ? 5.5 * (plate.tons ?? 3) : Math.max(2, (plate.mca - outdoorFanOf(plate)) / 1.25)));
 
+/** What electric heat is taken to be where its plate is silent, kW. */
+export const USUAL_KILOWATTS = 10;
+
 /** How many banks the circuits have. */
 export const MOST_BANKS = 4;
 
@@ -78,8 +88,11 @@ export function machineSpecOf(kind: SystemKind, plate: Plate): MachineSpec {
   const strips = slots.has('electric-heat');
   const indoors =
     kind === 'gas-furnace-with-coil' ? 'furnace' : kind === 'ductless-heat-pump' ? 'head' : ('air-handler' as const);
-  const elements = heatElementsOf(plate);
-  const bank = heaterResistance({ kilowatts: (plate.heatKilowatts ?? 10) / elements, ratedVolts: heatVoltsOf(plate) });
+  const elements = likelyElementsOf(plate);
+  const bank = heaterResistance({
+    kilowatts: (heatKilowattsOf(plate) ?? USUAL_KILOWATTS) / elements,
+    ratedVolts: heatVoltsOf(plate),
+  });
   return {
     kind,
     indoors,

@@ -1,7 +1,7 @@
 import type { Day } from '../quantity/day.ts';
 import { parseCapacitorRating, type CapacitorRating } from './rating.ts';
 import { LEAD_NAMES, LOOKED_AT } from './lead-points.ts';
-import type { Plate } from './plate.ts';
+import { heatKilowattsOf, type Plate } from './plate.ts';
 import { hasBlower, hasOutdoorUnit, isHeatPump, type SystemKind } from './system-kind.ts';
 
 interface SlotFacts {
@@ -74,8 +74,9 @@ const always = () => true;
 /** A condenser with a single-speed compressor, its capacitors and its contactor: everything but inverter machines. */
 const hasContactor = (kind: SystemKind): boolean => hasOutdoorUnit(kind) && kind !== 'ductless-heat-pump';
 const hasDefrostBoard = (kind: SystemKind): boolean => isHeatPump(kind) && kind !== 'ductless-heat-pump';
-const hasStrips = (kind: SystemKind, plate: Plate): boolean =>
-  kind === 'air-handler-electric-heat' || plate.heatKilowatts !== undefined;
+/** Whether a machine has electric heat. */
+export const hasStrips = (kind: SystemKind, plate: Plate): boolean =>
+  kind === 'air-handler-electric-heat' || heatKilowattsOf(plate) !== undefined;
 
 const FACTS: Readonly<Record<Slot, SlotFacts>> = {
   supply: { name: 'Line supply', kind: 'supply', on: always },

@@ -118,6 +118,18 @@ export function nominalVoltsOf(plate: Plate): 240 | 208 | 120 {
 export const heatVoltsOf = (plate: Plate): number => plate.heatVolts ?? nominalVoltsOf(plate);
 /** A of the low-voltage fuse; 5 where nobody noted it, the usual one (common practice, no source). */
 export const controlFuseOf = (plate: Plate): number => plate.controlFuseAmps ?? 5;
+/** Rated kW of the electric heat: as printed, else by the amps of all its circuits at rated volts; undefined where the plate has neither. */
+export function heatKilowattsOf(plate: Plate): number | undefined {
+  const { heatKilowatts, heatCircuitAmps = [], heatCircuits } = plate;
+  if (heatKilowatts !== undefined) return heatKilowatts;
+  if (heatCircuitAmps.length === 0 || heatCircuitAmps.length < (heatCircuits ?? 1)) return undefined;
+  return (heatCircuitAmps.reduce((sum, amps) => sum + amps, 0) * heatVoltsOf(plate)) / 1000;
+}
+/** What one element of electric heat is as a rule, kW; common practice, no source. */
+const USUAL_ELEMENT_KW = 5;
+/** Number of heating elements a plate names, else what is usual for its kW: how a heater is built is not known then. */
+export const likelyElementsOf = (plate: Plate): number =>
+  plate.heatElements ?? Math.max(1, Math.round((heatKilowattsOf(plate) ?? 0) / USUAL_ELEMENT_KW));
 /** Number of heating elements a plate names; 1 when it does not say. */
 export const heatElementsOf = (plate: Plate): number => plate.heatElements ?? 1;
 /** Number of circuits that feed the electric heat; 1 when the plate does not say. */

@@ -177,3 +177,14 @@ test('airflow counts once the heat has settled', () => {
   expect(told([air(1)])[0]).toMatchObject({ says: 'other-state', states: ['not-settled'] });
   expect(told([air(4)])).toEqual([null]);
 });
+
+test('half of the amps after minutes is a fault; after seconds it may come yet, and without its kW any amps may be right', () => {
+  expect(told([heater(20.8, 5)])[0]).toMatchObject({ says: 'faulty' });
+  expect(says(heater(20.8))).toEqual(['tells-nothing']);
+  const uncounted = { kind: 'air-handler-electric-heat', plate: { heatCircuitAmps: [40, 20] } } as const;
+  // Of 14.4 kW nobody knows whether they are two elements or three.
+  expect(told([heater(30, 5)], uncounted)[0]?.says).toBe('faulty');
+  expect(told([heater(60, 5)], uncounted)[0]?.says).toBe('counts');
+  for (const amps of [21, 40, 62])
+    expect(told([heater(amps, 5)], { kind: 'air-handler-electric-heat', plate: {} })[0]?.says).toBe('counts');
+});

@@ -1,5 +1,5 @@
 import type { Point, Slot } from '../equipment/component.ts';
-import { heatCircuitsOf, heatElementsOf, heatVoltsOf, type Plate } from '../equipment/plate.ts';
+import { heatCircuitsOf, heatKilowattsOf, likelyElementsOf, heatVoltsOf, type Plate } from '../equipment/plate.ts';
 import type { MachineSpec } from '../circuit/machine-spec.ts';
 import type { Probe } from '../circuit/probe.ts';
 import { isOwn as hasOwn } from '../quantity/own.ts';
@@ -85,13 +85,14 @@ function banksAt({ point, spec }: Place): string[] {
 /** What is read at a point of the heat, as a share of what all its banks draw. */
 function partAt({ point, plate, spec }: Place): number {
   if (point.startsWith('element-')) return 1;
-  const banks = heatElementsOf(plate) / Math.max(1, spec.banks.length);
+  const banks = likelyElementsOf(plate) / Math.max(1, spec.banks.length);
   if (!point.startsWith('circuit-')) return banks;
+  const kilowatts = heatKilowattsOf(plate);
   const amps = plate.heatCircuitAmps?.[numberOf(point) - 1];
   const share =
-    amps === undefined || plate.heatKilowatts === undefined
+    amps === undefined || kilowatts === undefined
       ? 1 / heatCircuitsOf(plate)
-      : (amps * heatVoltsOf(plate)) / 1000 / plate.heatKilowatts;
+      : (amps * heatVoltsOf(plate)) / 1000 / kilowatts;
   return banks * share;
 }
 

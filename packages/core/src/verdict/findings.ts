@@ -130,6 +130,7 @@ export const FINDINGS = {
   'coil-fed': 'sound',
   'coil-not-fed': 'act',
   'coil-volts-low': 'act',
+  'coil-volts-not-control': 'unproven',
   'coil-at-rest': 'sound',
   'coil-fed-without-call': 'act',
   'ghost-volts': 'unproven',

@@ -34,6 +34,7 @@ export type Rule = (typeof RULES)[number];
 /** What is missing when there is nothing to hold a value against. */
 export const NEEDS = [
   'heat-rating',
+  'heat-elements',
   'gas-rise-range',
   'heating-chart',
   'inside-chart',

@@ -179,6 +179,10 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, Said | ((point: string)
     'Too few volts for the coil',
     ': a loose joint, a long thin wire, or too much on the transformer.',
   ],
+  'coil-volts-not-control': [
+    'Far more than 24 V',
+    ': leads on the line side, or a line-volt coil. Look before you go on.',
+  ],
   'coil-at-rest': 'Nothing at the coil with no call.',
   'coil-fed-without-call': ['The coil is fed with no call', ': thermostat, a wire touching another, or the board.'],
   'ghost-volts': [

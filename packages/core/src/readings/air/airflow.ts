@@ -1,3 +1,4 @@
+import { hasStrips } from '../../equipment/component.ts';
 import { airflowFromElectricHeat } from '../../trade/air/airflow-from-electric-heat.ts';
 import type { About, Evaluated } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
@@ -32,8 +33,7 @@ export const airflow: NumericKind = {
       title: 'from the electric heat’s power and rise',
       stops: ['electric-heat'],
       order: 40,
-      points: ({ systemKind, plate }) =>
-        systemKind === 'air-handler-electric-heat' || plate.heatKilowatts !== undefined ? ['whole'] : [],
+      points: ({ systemKind, plate }) => (hasStrips(systemKind, plate) ? ['whole'] : []),
       inputs: [],
       evaluate: overElectricHeat,
       error: (value) => 0.07 * value,

@@ -1,3 +1,4 @@
+import { hasStrips } from '../../equipment/component.ts';
 import type { NumericKind } from '../contract/kind.ts';
 import { rise, supplyDry } from './supply-air.ts';
 import { noBasis, unworn } from '../contract/window.ts';
@@ -20,8 +21,7 @@ export const heatRise: NumericKind = {
       title: 'supply probe out of sight of the strips',
       stops: ['electric-heat'],
       order: 35,
-      points: ({ systemKind, plate }) =>
-        systemKind === 'air-handler-electric-heat' || plate.heatKilowatts !== undefined ? ['whole'] : [],
+      points: ({ systemKind, plate }) => (hasStrips(systemKind, plate) ? ['whole'] : []),
       inputs: [supplyDry],
       evaluate: rise,
       error: () => 1.2,

@@ -1,4 +1,4 @@
-import type { Point } from '../../equipment/component.ts';
+import { hasStrips, type Point } from '../../equipment/component.ts';
 import { isHeatPump } from '../../equipment/system-kind.ts';
 import {
   callTable,
@@ -44,7 +44,7 @@ export const whatRuns: SeveralSpec = {
 
 const hasOf = ({ systemKind, plate }: Where) => ({
   kind: systemKind,
-  strips: systemKind === 'air-handler-electric-heat' || plate.heatKilowatts !== undefined,
+  strips: hasStrips(systemKind, plate),
 });
 
 function callsOf(where: Where): Point[] {

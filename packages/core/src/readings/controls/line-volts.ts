@@ -1,3 +1,4 @@
+import { hasStrips } from '../../equipment/component.ts';
 import { nominalVoltsOf, type Plate } from '../../equipment/plate.ts';
 import { hasOutdoorUnit } from '../../equipment/system-kind.ts';
 import type { NumericKind } from '../contract/kind.ts';
@@ -38,8 +39,7 @@ export const lineVolts: NumericKind = {
       stops: ['electric-heat', 'gas-heat', 'cooling-air', 'fan-only'],
       order: 10,
       // Where strips draw their amps, their own volts decide what they should be.
-      points: ({ systemKind, plate }) =>
-        systemKind === 'air-handler-electric-heat' || plate.heatKilowatts !== undefined ? ['air-handler'] : [],
+      points: ({ systemKind, plate }) => (hasStrips(systemKind, plate) ? ['air-handler'] : []),
       inputs: [{ id: 'volts', type: 'number', label: 'Volts', unit: 'V', overLimit: false, probe: 'volts' }],
       evaluate: (inputs) => ({ outcome: 'taken', value: Number(inputs.volts), findings: [], questions: [] }),
       error: (value) => Math.hypot(1, 0.01 * value),

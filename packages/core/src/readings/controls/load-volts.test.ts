@@ -43,3 +43,15 @@ test('a relay has a coil, a line side and a load; a valve has a coil alone, and 
   expect(points(valveVolts)).toEqual(['coil', 'coil']);
   expect(points(heaterVolts)).toEqual(['load-side', 'load-side']);
 });
+
+test('a furnace and all in it stand on 120 V, whatever stands outdoors', () => {
+  const at = (point: Point, volts: number) =>
+    judged(blowerRelayVolts, { volts }, { system: 'gas-furnace-with-coil', point, conditions: { lineVolts: 240 } });
+  expect([at('line-side', 120).standing, at('load-side', 120).standing]).toEqual(['sound', 'sound']);
+});
+
+test('line volts at a 24 V coil are no feed', () => {
+  const verdict = judged(valveVolts, { volts: 240 }, { point: 'coil' });
+  expect(verdict).toMatchObject({ standing: 'unproven' });
+  expect(verdict.says).toMatch(/more than 24 V/);
+});

@@ -13,6 +13,10 @@ export const SWITCH_POINTS: readonly Point[] = ['coil', 'line-side', 'load-side'
 const FED_SHARE = 0.75;
 const DEAD_SHARE = 0.12;
 const CONTROL_VOLTS = 24;
+/** No transformer gives more than this at a 24 V coil, V. */
+const MOST_AT_COIL = 36;
+/** What a furnace and all in it stands on, V. */
+const FURNACE_VOLTS = 120;
 
 type Level = 'fed' | 'dead' | 'between';
 
@@ -37,8 +41,16 @@ const MEANS: Readonly<
   },
 };
 
-function evaluate({ volts }: Inputs, { point, plate, conditions }: About, when: 'called' | 'at-rest'): Evaluated {
-  const belongs = point === 'coil' ? CONTROL_VOLTS : (conditions?.lineVolts ?? heatVoltsOf(plate));
+/** The line volts that belong at a switch, V: as measured on this visit, but for a furnace's own circuit. */
+const lineAt = ({ systemKind, component, plate, conditions }: About): number =>
+  systemKind === 'gas-furnace-with-coil' && component.kind !== 'contactor'
+    ? FURNACE_VOLTS
+    : (conditions?.lineVolts ?? heatVoltsOf(plate));
+
+function evaluate({ volts }: Inputs, about: About, when: 'called' | 'at-rest'): Evaluated {
+  const { point } = about;
+  if (point === 'coil' && Number(volts) > MOST_AT_COIL) return found('coil-volts-not-control');
+  const belongs = point === 'coil' ? CONTROL_VOLTS : lineAt(about);
   const means = MEANS[point === 'coil' || point === 'line-side' ? point : 'load-side'][when];
   return found(means[levelOf(Number(volts), belongs)]);
 }

@@ -1,3 +1,4 @@
+import { hasStrips } from '../../equipment/component.ts';
 import {
   COLD_COIL_F,
   DEFROST_EVENTS,
@@ -38,7 +39,7 @@ const HIDES: readonly (readonly [loose: string, event: DefrostEvent])[] = [
 const terminationOf = (plate: Plate, { terminationF }: Conditions = {}): number | undefined =>
   terminationF ?? plate.defrostTerminationF;
 
-function evaluate(inputs: Inputs, { plate, conditions = {} }: About): Evaluated {
+function evaluate(inputs: Inputs, { systemKind, plate, conditions = {} }: About): Evaluated {
   const [startCoilF, endCoilF, seconds] = [Number(inputs.startF), Number(inputs.endF), Number(inputs.seconds)];
   const events = severalIn(inputs, seen);
   const { faults, counts } = defrostTest({
@@ -49,7 +50,7 @@ function evaluate(inputs: Inputs, { plate, conditions = {} }: About): Evaluated 
     frostLeft: inputs.frost as FrostLeft,
     seen: DEFROST_EVENTS.filter((event) => events.includes(event)),
     terminationF: terminationOf(plate, conditions),
-    hasAuxiliary: plate.heatKilowatts !== undefined,
+    hasAuxiliary: hasStrips(systemKind, plate),
     unseeable: HIDES.filter(([loose]) => conditions.loose?.includes(loose)).map(([, event]) => event),
   });
   const questions = doubtWhen(endCoilF < startCoilF, 'end-colder-than-start', endCoilF, startCoilF);

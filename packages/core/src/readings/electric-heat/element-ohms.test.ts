@@ -16,3 +16,11 @@ test.each([
 test('OL is open', () => {
   expect(judged(kind, { ohms: 'OL' }, { plate }).because.numbers).toMatchObject({ found: ['open'] });
 });
+
+test('10 kW are one element, two or four: without their number none is judged by its ohms', () => {
+  const uncounted = { heatKilowatts: 10, heatVolts: 240 };
+  for (const ohms of [5.8, 11.5, 23])
+    expect(judged(kind, { ohms }, { plate: uncounted })).toMatchObject({
+      ...{ standing: 'unproven', because: { numbers: { need: 'heat-elements' } } },
+    });
+});

@@ -1,4 +1,4 @@
-import { heatElementsOf, heatVoltsOf } from '../../equipment/plate.ts';
+import { heatElementsOf, heatKilowattsOf, heatVoltsOf } from '../../equipment/plate.ts';
 import { heaterResistance } from '../../trade/electric-heat/heater.ts';
 import { ELEMENTS } from './heater-amps.ts';
 import type { About } from '../contract/entry.ts';
@@ -6,11 +6,15 @@ import type { NumericKind } from '../contract/kind.ts';
 import { around, found, noBasis, taken } from '../contract/window.ts';
 
 function ratedOhms({ plate }: About): number | null {
-  if (plate.heatKilowatts === undefined) return null;
-  const kilowatts = plate.heatKilowatts / heatElementsOf(plate);
+  const all = heatKilowattsOf(plate);
+  if (all === undefined) return null;
+  const kilowatts = all / heatElementsOf(plate);
   const ohms = heaterResistance({ kilowatts, ratedVolts: heatVoltsOf(plate) });
   return ohms.outcome === 'value' ? ohms.value : null;
 }
+
+/** A heater has so many elements at most. */
+const MOST_ELEMENTS = 6;
 
 /** Resistance of each heating element, Ω, wires isolated: R = V²/P (Ohm's law). */
 export const elementOhms: NumericKind = {
@@ -21,7 +25,9 @@ export const elementOhms: NumericKind = {
   unit: 'Ω',
   plateLine: (about) => {
     const ohms = ratedOhms(about);
-    return ohms === null ? 'no kW on the plate' : `${ohms.toFixed(1)} Ω by the plate`;
+    if (ohms === null) return 'no kW on the plate';
+    const { heatElements } = about.plate;
+    return heatElements === undefined ? 'number of elements not noted' : `${ohms.toFixed(1)} Ω by the plate`;
   },
   wear: 'rises',
   movedBy: ['whether it has cooled down', 'wires not isolated'],
@@ -41,11 +47,16 @@ export const elementOhms: NumericKind = {
   ],
   limits: (about, policy) => {
     const ohms = ratedOhms(about);
-    return ohms === null ? noBasis('heat-rating') : around('element-ohms', ohms, policy.electricHeat.tolerancePercent);
+    if (ohms === null) return noBasis('heat-rating');
+    // The kW of one are not known before their number is.
+    if (about.plate.heatElements === undefined) return noBasis('heat-elements');
+    return around('element-ohms', ohms, policy.electricHeat.tolerancePercent);
   },
   plausible: (about) => {
     const ohms = ratedOhms(about);
-    return ohms === null ? { low: 2, high: 200 } : { low: 0.2 * ohms, high: 4 * ohms };
+    return ohms === null
+      ? { low: 2, high: 200 }
+      : { low: 0.2 * ohms, high: (about.plate.heatElements === undefined ? MOST_ELEMENTS : 4) * ohms };
   },
   driftPrior: { meanShare: 0.001, sdShare: 0.006 },
 };

@@ -57,3 +57,12 @@ test('without measured volts it says so, in place of "at these volts"', () => {
   expect(unmeasured.says).toMatch(/the volts were not measured/);
   expect(unmeasured.says).not.toMatch(/at these volts/);
 });
+
+test('the amps of all its circuits stand for its kW where the plate has none', () => {
+  const circuits = { heatCircuitAmps: [40, 20], heatVolts: 240 };
+  const expected = (point: 'total' | 'circuit-2') =>
+    expectedHeaterAmps(aboutOf(kind, { system: 'air-handler-electric-heat', plate: circuits, point }));
+  expect([expected('total'), expected('circuit-2')]).toEqual([60, 20]);
+  const oneOfTwo = { ...circuits, heatCircuits: 2, heatCircuitAmps: [40] };
+  expect(expectedHeaterAmps(aboutOf(kind, { system: 'air-handler-electric-heat', plate: oneOfTwo }))).toBeNull();
+});

@@ -1,5 +1,5 @@
 import type { Point } from '../../equipment/component.ts';
-import { heatCircuitsOf, heatElementsOf, heatVoltsOf, type Plate } from '../../equipment/plate.ts';
+import { heatCircuitsOf, heatElementsOf, heatKilowattsOf, heatVoltsOf, type Plate } from '../../equipment/plate.ts';
 import { heaterAmps as ampsOf } from '../../trade/electric-heat/heater.ts';
 import type { About, Inputs, Where } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
@@ -31,12 +31,13 @@ export function heaterPointsOf({ plate }: Where): Point[] {
 
 /** Rated kW of what is clamped at a point; null when the plate does not say. */
 function kilowattsAt(plate: Plate, point: Point): number | null {
-  if (plate.heatKilowatts === undefined) return null;
-  if (point === 'total') return plate.heatKilowatts;
-  if (point.startsWith('element')) return plate.heatKilowatts / heatElementsOf(plate);
+  const all = heatKilowattsOf(plate);
+  if (all === undefined) return null;
+  if (point === 'total') return all;
+  if (point.startsWith('element')) return all / heatElementsOf(plate);
   const amps = plate.heatCircuitAmps?.[CIRCUITS.indexOf(point)];
   // The plate's amps of a circuit are at rated volts, so they stand for a power of their own.
-  return amps === undefined ? plate.heatKilowatts / heatCircuitsOf(plate) : (amps * heatVoltsOf(plate)) / 1000;
+  return amps === undefined ? all / heatCircuitsOf(plate) : (amps * heatVoltsOf(plate)) / 1000;
 }
 
 /** Amps at the volts measured (the rated ones when none were), A; null when the plate does not say. */
