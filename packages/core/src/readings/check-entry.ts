@@ -53,12 +53,18 @@ export type Meant = NonNullable<ReasonNumbers['far-from-plausible']['perhaps']>;
  * What may have been meant: the one input whose decimal point, moved one to three places, makes the entry plausible. It is
  * what was typed that is put right, not what was worked out of it; null where no input explains it, or more than one could.
  */
-function slipIn(method: Method, inputs: Inputs, about: About, isPlausible: (value: number) => boolean): Meant | null {
+function slipIn(
+  { unitSlips = [] }: NumericKind,
+  method: Method,
+  inputs: Inputs,
+  about: About,
+  isPlausible: (value: number) => boolean,
+): Meant | null {
   const isAlone = method.inputs.filter(({ type }) => type === 'number').length === 1;
   const meantAt = (spec: InputSpec): Meant[] => {
     const typed = inputs[spec.id];
     if (spec.type !== 'number' || typeof typed !== 'number' || typed === 0) return [];
-    for (const factor of SLIPS) {
+    for (const factor of [...unitSlips, ...SLIPS]) {
       const value = Number((typed * factor).toPrecision(12));
       if (refuseInput(spec, value)) continue;
       const made = method.evaluate({ ...inputs, [spec.id]: value }, about);
@@ -78,7 +84,7 @@ function questionValue(kind: NumericKind, method: Method, inputs: Inputs, value:
   const { low, high } = plausible;
   const isPlausible = (v: number) => v >= low && v <= high;
   if (isPlausible(value)) return [];
-  const perhaps = slipIn(method, inputs, about, isPlausible);
+  const perhaps = slipIn(kind, method, inputs, about, isPlausible);
   return [{ code: 'far-from-plausible', numbers: { value, low, high, unit: kind.unit, perhaps } }];
 }
 

@@ -109,6 +109,8 @@ export interface NumericKind extends AnyKind {
   readonly costs?: (value: number, about: About) => Because | null;
   /** Turns a departure from the part's own baseline into a verdict; undefined where baselines are not judged. */
   readonly judgeBaseline?: (departure: Departure, about: About, policy: Policy) => Judgment;
+  /** By what a figure is off where the meter has changed its unit by itself, the likeliest first: asked before a slipped decimal point. */
+  readonly unitSlips?: readonly number[];
   /** What the values at a part's points say together, of one visit; null while they say nothing. */
   readonly acrossPoints?: (values: Readonly<Partial<Record<Point, number>>>) => Judgment | null;
 }

@@ -68,6 +68,19 @@ export const stuck = (input: string, snag: Snag): Evaluated => ({
 export const doubtWhen = (asked: boolean, doubt: Doubt, a: number, b: number): Because[] =>
   asked ? [{ code: 'does-not-fit', numbers: { doubt, a, b } }] : [];
 
+/** Asks whether ohms were read off in kΩ, which a meter changes to by itself: typed as they stand they are far too few. */
+export const perhapsKilohms = (input: string, ohms: number, usual: { low: number; high: number }): Because[] => {
+  const meant = Number((1000 * ohms).toPrecision(12));
+  return ohms > 0 && ohms < usual.low && meant >= usual.low && meant <= usual.high
+    ? [
+        {
+          code: 'far-from-plausible',
+          numbers: { value: ohms, ...usual, unit: 'Ω', perhaps: { input, label: '', value: meant } },
+        },
+      ]
+    : [];
+};
+
 /** Choices that had another name, which devices that were last loaded before may still send. */
 const FORMER: Readonly<Record<string, string>> = { 'back-up-heat-on': 'auxiliary-heat-on' };
 

@@ -29,7 +29,9 @@ export const contactDrop: NumericKind = {
       upper: policy.contactDrop.mostVolts,
       watchUpper: policy.contactDrop.watchVolts,
     }),
-  plausible: () => ({ low: 0, high: 30 }),
+  // What carries drops no more; a meter that ranges by itself shows mV.
+  plausible: () => ({ low: 0, high: 20 }),
+  unitSlips: [0.001],
   // Volts a year: sound contacts hold for years, burnt ones do not. Common practice, no source.
   driftIn: 'unit',
   driftPrior: { meanShare: 0.03, sdShare: 0.15 },

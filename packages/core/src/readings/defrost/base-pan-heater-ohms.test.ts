@@ -1,4 +1,4 @@
-import { judged } from '../../testing/reading.ts';
+import { enter, judged } from '../../testing/reading.ts';
 import { basePanHeaterOhms as kind } from './base-pan-heater-ohms.ts';
 
 const setting = { system: 'ductless-heat-pump', plate: { panHeaterWatts: 120, volts: '230' } } as const;
@@ -35,4 +35,12 @@ test.each([
   ['OL', 'act'],
 ] as const)('without watts on the plate, %s Ω are %s', (ohms, standing) => {
   expect(judged(kind, { ohms }, { system: 'ductless-heat-pump', plate: {} }).standing).toBe(standing);
+});
+
+test('0.352 may be kΩ, and is asked about; a short is none', () => {
+  expect(enter(kind, { ohms: 0.352 }, setting)).toMatchObject({
+    outcome: 'questioned',
+    questions: [{ numbers: { perhaps: { input: 'ohms', value: 352 } } }],
+  });
+  expect(enter(kind, { ohms: 0.01 }, setting).outcome).toBe('taken');
 });

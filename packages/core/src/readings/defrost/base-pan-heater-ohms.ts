@@ -2,7 +2,7 @@ import { nominalVoltsOf } from '../../equipment/plate.ts';
 import { heaterResistance } from '../../trade/electric-heat/heater.ts';
 import type { About } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
-import { found, noBasis, taken, windowLimits } from '../contract/window.ts';
+import { found, noBasis, perhapsKilohms, taken, windowLimits } from '../contract/window.ts';
 
 function ratedOhms({ plate }: About): number | null {
   if (plate.panHeaterWatts === undefined) return null;
@@ -12,6 +12,9 @@ function ratedOhms({ plate }: About): number | null {
 
 /** Hundreds of ohms are sound where its watts are not known, Ω: 50 to 500 W at 240 V. Common practice, no source. */
 const USUAL = { nominal: 350, lower: 80, watchLower: 110, watchUpper: 950, upper: 1000 } as const;
+
+/** What such heaters have, hot or cold, Ω. Common practice, no source. */
+const ASKED_WITHIN = { low: 50, high: 3000 };
 
 /** Above this a heater has gone open for all purposes, Ω. Common practice, no source. */
 const AS_GOOD_AS_OPEN = 5000;
@@ -40,7 +43,8 @@ export const basePanHeaterOhms: NumericKind = {
       inputs: [{ id: 'ohms', type: 'number', label: 'Ohms', unit: 'Ω', overLimit: true, probe: 'ohms' }],
       evaluate: (inputs) => {
         if (inputs.ohms === 'OL' || Number(inputs.ohms) > AS_GOOD_AS_OPEN) return found('open');
-        return Number(inputs.ohms) < 1 ? found('shorted') : taken(Number(inputs.ohms));
+        const ohms = Number(inputs.ohms);
+        return ohms < 1 ? found('shorted', perhapsKilohms('ohms', ohms, ASKED_WITHIN)) : taken(ohms);
       },
       error: (value) => 0.015 * value + 1,
     },
@@ -65,7 +69,7 @@ export const basePanHeaterOhms: NumericKind = {
   },
   plausible: (about) => {
     const ohms = ratedOhms(about);
-    return ohms === null ? { low: 50, high: 3000 } : { low: 0.3 * ohms, high: 4 * ohms };
+    return ohms === null ? ASKED_WITHIN : { low: 0.3 * ohms, high: 4 * ohms };
   },
   driftPrior: { meanShare: 0, sdShare: 0.01 },
 };

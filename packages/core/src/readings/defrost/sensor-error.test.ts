@@ -92,3 +92,10 @@ test('while it heats only the coil’s sensor is asked for, by whoever wants to,
   expect([at('coil-sensor'), at('outdoor-sensor')]).toEqual([['whole'], []]);
   expect(heating).toMatchObject({ optional: true, settles: false });
 });
+
+test('10.2 read off in kΩ is asked about', () => {
+  expect(enter(kind, { ohms: 10.2 }, { conditions: { outdoorF: 77 } })).toMatchObject({
+    outcome: 'questioned',
+    questions: [{ numbers: { perhaps: { input: 'ohms', value: 10_200 } } }],
+  });
+});

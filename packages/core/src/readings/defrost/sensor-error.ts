@@ -5,7 +5,7 @@ import { thermistorTemperature, type Thermistor } from '../../trade/sensors/ther
 import type { Finding } from '../../verdict/findings.ts';
 import type { About, Evaluated, Inputs } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
-import { found, noBasis, taken, windowLimits } from '../contract/window.ts';
+import { found, noBasis, perhapsKilohms, taken, windowLimits } from '../contract/window.ts';
 
 /** The curve of a system's sensors: a chart typed in, else R25 and beta, else a usual one by its name; null when none is on record. */
 export function thermistorOf(plate: Plate): Thermistor | null {
@@ -28,6 +28,9 @@ function besideTheOther(ohms: number, { plate, conditions = {} }: About): Findin
   return [Math.abs(apart) > ALIKE_WITHIN_F ? 'sensors-differ' : 'sensors-alike'];
 }
 
+/** What sensors of 2 to 100 kΩ at 77 °F have, Ω; from memory. */
+const SENSORS_HAVE = { low: 300, high: 400_000 };
+
 function evaluate(inputs: Inputs, about: About): Evaluated {
   if (inputs.ohms === 'OL') return found('open');
   if (inputs.ohms === 'jumps') return found('jumps');
@@ -38,7 +41,9 @@ function evaluate(inputs: Inputs, about: About): Evaluated {
   const thermistor = thermistorOf(plate);
   const read = thermistor && thermistorTemperature(ohms, thermistor);
   // What was measured is kept, whether or not a temperature can be made of it.
-  if (read?.outcome !== 'value' || conditions.outdoorF === undefined) return found([...compared, 'sensor-ohms-kept']);
+  const asked = perhapsKilohms('ohms', ohms, SENSORS_HAVE);
+  if (read?.outcome !== 'value' || conditions.outdoorF === undefined)
+    return found([...compared, 'sensor-ohms-kept'], asked);
   return taken(read.fahrenheit - conditions.outdoorF, [], compared);
 }
 
