@@ -290,6 +290,10 @@ function componentPlate(slot: Slot, plate: Plate): ComponentPlate {
   return rating ? { rating } : {};
 }
 
+/** The rating of the capacitor that a machine's plate asks for in a slot; null where it does not say. */
+export const askedRatingOf = (slot: Slot, plate: Plate): CapacitorRating | null =>
+  ratingOf({ plate: componentPlate(slot, plate) });
+
 /** Labels are few and asked for with every verdict: each is read once. */
 const READ = new Map<string, CapacitorRating | null>();
 const MOST_READ = 2000;

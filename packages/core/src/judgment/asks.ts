@@ -75,6 +75,7 @@ function whenNotSound({ because, standing }: Pick<Judgment, 'standing' | 'becaus
   if (because.code === 'against-rating') return ofRating(because.numbers);
   if (because.code === 'against-window') return ofWindow(because.numbers);
   if (because.code === 'against-nominal-volts') return because.numbers.side === 'upper' ? 'call-utility' : 'find-cause';
+  if (because.code === 'not-as-asked' || because.code === 'volts-over-can') return 'replace';
   if (because.code === 'odd-point') return 'measure-again';
   if (because.code === 'in-state') return because.numbers.says === 'condemned' ? 'replace' : 'find-cause';
   return standing === 'act' ? 'find-cause' : 'look-again';

@@ -193,6 +193,7 @@ function judgeNumber(
     plate,
     judgeBaseline(kind, alike, ownBaseline, isFirst, failed, about, policy),
     plate.standing === 'act' ? costOf(kind, believed.value, about) : null,
+    ...(kind.besides?.(inputs ?? {}, about, policy) ?? []),
     kind.acrossPoints?.({ ...context.companions, [point]: value }) ?? null,
     // A part that is open has no trend.
     ...(isAtLeast(found, 'watch') ? [] : (trend?.judgments ?? [])),

@@ -106,6 +106,12 @@ describe('what the customer is told', () => {
     expect(summary.open).toHaveLength(1);
   });
 
+  test('a new part is measured as fitted, unless it is the wrong one', () => {
+    const says = (over: Partial<PartTested>) => customerSummary([part({ isNew: true, ...over })], []).parts[0]?.says;
+    expect(says({})).toBe('New today, and measured as fitted.');
+    expect(says({ standing: 'act', asks: 'replace' })).toMatch(/should be replaced/);
+  });
+
   test('a compressor over its plate amps is not to be replaced: its cause is to be found', () => {
     const [told] = customerSummary([part({ standing: 'act', asks: 'find-cause' })], []).parts;
     expect(told?.says).toBe('Outside its limit. The cause should be found before anything is replaced.');

@@ -131,6 +131,10 @@ export const REASONS = {
     value: number.nullable(),
     unit: unit.nullable(),
   }),
+  /** A part whose label is not what its machine's plate asks for: both as they are written. */
+  'not-as-asked': z.object({ fitted: z.string(), asked: z.string() }),
+  /** Volts across a capacitor above those on its can. */
+  'volts-over-can': z.object({ volts: number, rated: number }),
   'doubtful-volts': z.object({ volts: number, lineVolts: number, expectedAtLeast: number }),
 } as const;
 

@@ -44,7 +44,7 @@ const PLAINLY: Readonly<Record<Exclude<Ask, 'nothing' | 'look-again'>, string>> 
 
 /** In plain words, how a part stands. */
 function plainly(part: PartTested): string {
-  if (part.isNew) return 'New today, and measured as fitted.';
+  if (part.isNew && severityOf(part.standing) < severityOf('act')) return 'New today, and measured as fitted.';
   if (part.standing === 'sound') return 'Measured, and as it should be.';
   if (part.standing === 'unproven') return 'Measured; there is nothing to compare it with yet.';
   if (part.asks !== 'nothing' && part.asks !== 'look-again') return PLAINLY[part.asks];

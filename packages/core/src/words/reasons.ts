@@ -224,6 +224,11 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
     `Overruled by ${n.by}, ${STANDING_NAMES[n.standing].toLowerCase()} in place of ${STANDING_NAMES[n.was].toLowerCase()}`,
     `: ${n.why}`,
   ],
+  'not-as-asked': (n) => [`${n.fitted} is fitted where the plate asks for ${n.asked}`, ': fit the right one.'],
+  'volts-over-can': (n) => [
+    `${sayQuantity(n.volts, 'V')} across a ${n.rated.toFixed(0)} V can`,
+    ': fit one for more volts.',
+  ],
   'legs-differ': (n) => [
     `${sayQuantity(n.first, 'A')} on L1 and ${sayQuantity(n.second, 'A')} on L2`,
     ': what goes out on one should come back on the other. An element touches ground, or another load was clamped.',

@@ -1,3 +1,4 @@
+import { askOf } from '../../judgment/asks.ts';
 import { judged } from '../../testing/reading.ts';
 import { policyFor } from '../../verdict/schools.ts';
 import { POLICIES } from '../../verdict/policy.ts';
@@ -48,4 +49,28 @@ test('the blower’s capacitor is judged like any other', () => {
   const setting = { system: 'gas-furnace-with-coil', slot: 'blower-capacitor', plate, point: 'single' } as const;
   const bench = (microfarads: number) => judged(kind, { microfarads }, setting, 'bench').standing;
   expect([bench(9.9), bench(9.5), bench(9.1)]).toEqual(['sound', 'watch', 'act']);
+});
+
+// Never fewer volts, and the same µF within the firm's allowance: common practice, no source.
+test.each([
+  ['45+5 µF 370 V', '35+5 µF 440 V', 'not-as-asked'],
+  ['35+5 µF 370 V', '35+5 µF 440 V', 'not-as-asked'],
+  ['35+5 µF 440 V', '35+5 µF 370 V', undefined],
+  ['35+5 µF 440 V', undefined, undefined],
+  // A dual one that two single ones stand in for: their own slots tell.
+  ['35 µF 440 V', '35+5 µF 440 V', undefined],
+] as const)('%s where the plate asks for %s: %s', (fitted, capacitorRating, code) => {
+  const at = { ...about(fitted), plate: { capacitorRating } };
+  const [found] = kind.besides?.({ microfarads: 45 }, at, POLICIES.printed) ?? [];
+  expect(found?.because.code).toBe(code);
+  if (found) expect([found.standing, askOf(found)]).toEqual(['act', 'replace']);
+});
+
+test.each([
+  [365, undefined],
+  [385, 'watch'],
+  [412, 'act'],
+])('%i V across a 370 V can: %s', (volts, standing) => {
+  const [found] = kind.besides?.({ amps: 5, volts }, about('40+5 µF 370 V'), POLICIES.printed) ?? [];
+  expect(found?.standing).toBe(standing);
 });

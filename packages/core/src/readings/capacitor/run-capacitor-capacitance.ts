@@ -1,10 +1,12 @@
-import { ratingOf, type Component, type Point } from '../../equipment/component.ts';
+import { askedRatingOf, ratingOf, type Component, type Point } from '../../equipment/component.ts';
 import { hertzOf } from '../../equipment/plate.ts';
 import type { CapacitorRating, RatingSection } from '../../equipment/rating.ts';
-import { saySection } from '../../equipment/rating-text.ts';
+import { sayRating, saySection } from '../../equipment/rating-text.ts';
 import type { Finding } from '../../verdict/findings.ts';
 import { SCHOOL_PERCENT, type Policy } from '../../verdict/policy.ts';
 import { own } from '../../quantity/own.ts';
+import { judgeReplacement } from '../../trade/capacitor/judge-replacement.ts';
+import type { Judgment } from '../../verdict/judgment.ts';
 import { capacitanceUnderLoad } from '../../trade/capacitor/capacitance-under-load.ts';
 import type { About, Evaluated, Inputs, InputSpec, StopId, Where } from '../contract/entry.ts';
 import type { NumericKind } from '../contract/kind.ts';
@@ -92,6 +94,27 @@ function limits(about: About, policy: Policy): Limits {
     // New parts often read 3 to 4 % high, and wear only lowers them: there is nothing to watch on the upper side.
     watchUpper: null,
   };
+}
+
+/** A part that was fitted against the rule, µF or volts not as the machine's plate asks; null where it is right, or nobody knows. */
+function notAsAsked({ component, plate }: About, { capacitor }: Policy): Judgment | null {
+  const [asked, fitted] = [askedRatingOf(component.slot, plate), ratingOf(component)];
+  if (!asked || !fitted) return null;
+  const { reasons } = judgeReplacement(asked, fitted, capacitor.replacementPercent);
+  if (!reasons.some(({ code }) => code === 'microfarads-off' || code === 'volts-lower')) return null;
+  const because = { code: 'not-as-asked', numbers: { fitted: sayRating(fitted), asked: sayRating(asked) } } as const;
+  return { basis: 'cross-check', standing: 'act', limit: null, because };
+}
+
+/** Volts across a can that are more than its label by so much: worth watching, and too many for it. Common practice, no source. */
+const OVER_CAN = { watch: 1.02, act: 1.1 };
+
+/** Volts across it, read under load, against those on its can. */
+function overCan({ volts }: Inputs, { component }: About): Judgment | null {
+  const rated = ratingOf(component)?.volts;
+  if (!rated || typeof volts !== 'number' || volts <= OVER_CAN.watch * rated) return null;
+  const because = { code: 'volts-over-can', numbers: { volts, rated } } as const;
+  return { basis: 'cross-check', standing: volts > OVER_CAN.act * rated ? 'act' : 'watch', limit: rated, because };
 }
 
 /** Which finding each choice stands for. */
@@ -212,6 +235,7 @@ export const runCapacitorCapacitance: NumericKind = {
     },
   ],
   limits,
+  besides: (inputs, about, policy) => [notAsAsked(about, policy), overCan(inputs, about)].filter((one) => one !== null),
   plausible: (about) => {
     const at = sectionAt(about.component, about.point);
     return at ? { low: 0.25 * at.section.microfarads, high: 1.3 * at.section.microfarads } : { low: 1, high: 120 };

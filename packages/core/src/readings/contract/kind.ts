@@ -111,6 +111,8 @@ export interface NumericKind extends AnyKind {
   readonly judgeBaseline?: (departure: Departure, about: About, policy: Policy) => Judgment;
   /** By what a figure is off where the meter has changed its unit by itself, the likeliest first: asked before a slipped decimal point. */
   readonly unitSlips?: readonly number[];
+  /** What else is to be said of a part that is read so, besides its value: whether it is the one its machine asks for, say. */
+  readonly besides?: (inputs: Inputs, about: About, policy: Policy) => readonly Judgment[];
   /** What the values at a part's points say together, of one visit; null while they say nothing. */
   readonly acrossPoints?: (values: Readonly<Partial<Record<Point, number>>>) => Judgment | null;
 }
