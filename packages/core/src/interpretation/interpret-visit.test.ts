@@ -181,7 +181,7 @@ test('airflow counts once the heat has settled', () => {
 test('half of the amps after minutes is a fault; after seconds it may come yet, and without its kW any amps may be right', () => {
   expect(told([heater(20.8, 5)])[0]).toMatchObject({ says: 'faulty' });
   expect(says(heater(20.8))).toEqual(['tells-nothing']);
-  const uncounted = { kind: 'air-handler-electric-heat', plate: { heatCircuitAmps: [40, 20] } } as const;
+  const uncounted = { kind: 'air-handler-electric-heat' as const, plate: { heatCircuitAmps: [40, 20] } };
   // Of 14.4 kW nobody knows whether they are two elements or three.
   expect(told([heater(30, 5)], uncounted)[0]?.says).toBe('faulty');
   expect(told([heater(60, 5)], uncounted)[0]?.says).toBe('counts');
