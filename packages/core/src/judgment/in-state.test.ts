@@ -96,3 +96,14 @@ test('no reading is held against itself', () => {
   const baseline = judge(fan(1.3, day), of, DEFAULT_POLICY).reasons.find(({ basis }) => basis === 'baseline');
   expect(baseline?.because).toMatchObject({ numbers: { baseline: 1, offPercent: expect.closeTo(30, 5) as number } });
 });
+
+test('what condemns a part stands without a finding that proves nothing', () => {
+  const contact: JudgedReading = {
+    ...amps(0, 'condemned'),
+    ...{ kind: 'sequencer-contact-volts', point: 'contact-1', method: 'meter', value: null },
+    findings: ['contact-path-unproven'],
+  };
+  const verdict = judge(contact, context, DEFAULT_POLICY);
+  expect(verdict.reasons.map(({ because }) => because.code)).toEqual(['in-state']);
+  expect(askOf(verdict)).toBe('replace');
+});

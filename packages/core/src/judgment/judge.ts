@@ -253,6 +253,17 @@ function isFoundFirst({ read, findings }: JudgedReading, kind: ReadingKind): boo
   return read.says === 'elsewhere' || (standingOfFindings(findings) === 'stop' && !read.states.includes('just-begun'));
 }
 
+/** What was found, beside what a reading says in its state: nothing where that condemns the part and this proves nothing. */
+function besideState(
+  found: Judgment | null,
+  state: Judgment | null,
+  { read }: JudgedReading,
+  kind: ReadingKind,
+): Judgment | null {
+  if (!found || !read || (state && saysWhere(kind))) return found;
+  return state && found.standing === 'unproven' ? null : asCounted(found);
+}
+
 function judgeUnruled(reading: JudgedReading, context: JudgeContext, policy: Policy): Verdict {
   const kind = readingKind(reading.kind);
   if (!kind) throw new UnknownReadingKind(reading.kind);
@@ -263,7 +274,7 @@ function judgeUnruled(reading: JudgedReading, context: JudgeContext, policy: Pol
   const bySchool = kind.type === 'finding' ? kind.bySchool : undefined;
   const findings = bySchool?.(reading.findings, reading.inputs ?? {}, policy) ?? reading.findings;
   const found = judgeFindings(findings, reading.point);
-  const reasons = [found && reading.read && !(state && saysWhere(kind)) ? asCounted(found) : found, state];
+  const reasons = [besideState(found, state, reading, kind), state];
   return conclude(
     reasons.filter((r) => r !== null),
     kind,

@@ -54,13 +54,16 @@ const READ = { volts: 'volts', amps: 'amps', ohms: 'ohms, power off' } as const;
 const LOOKED_ON: readonly StateWord[] = ['just-begun', 'blower-delay', 'other-stage', 'defrosting'];
 const NO_AIR = ' Heat without air by then: switch it off.';
 
+/** Where the meter goes next. */
+const measureNext = ({ next }: InState): string =>
+  next && isLead(next.lead) ? ` Next: ${READ[next.what]}, ${lowered(LEAD_NAMES[next.lead])}.` : '';
+
 /** The one thing to do next. */
 function nextOf(n: InState): string {
-  const { next, states } = n;
+  const { states } = n;
   const [state] = n.unit === null ? states : [];
   if (state && LOOKED_ON.includes(state)) return ` ${thenOf(n, state)}${state === 'just-begun' ? NO_AIR : ''}`;
-  if (next && isLead(next.lead)) return ` Next: ${READ[next.what]}, ${lowered(LEAD_NAMES[next.lead])}.`;
-  return states[0] ? ` ${thenOf(n, states[0])}` : '';
+  return measureNext(n) || (states[0] ? ` ${thenOf(n, states[0])}` : '');
 }
 
 /** What is said of a reading that does not count as it is: what it is not, why, and the one thing to do. */
@@ -81,12 +84,12 @@ export function inState(n: InState): Said {
     case 'faulty':
       return [
         'Something is wrong',
-        `${n.causes.length > 0 ? ': ' : ''}${either(n.causes.map(faultName))}.${nextOf(n)}`,
+        `${n.causes.length > 0 ? ': ' : ''}${either(n.causes.map(faultName))}.${measureNext(n)}`,
       ];
     case 'elsewhere':
       return [
         'The cause is elsewhere',
-        `${n.causes.length > 0 ? ': ' : ''}${either(n.causes.map(faultName))}.${nextOf(n)}`,
+        `${n.causes.length > 0 ? ': ' : ''}${either(n.causes.map(faultName))}.${measureNext(n)}`,
       ];
     case 'condemned':
       return [
