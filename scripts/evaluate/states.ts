@@ -41,14 +41,19 @@ function drawing(seed: number): () => number {
 const share = (some: number, all: number): string => (all === 0 ? '–' : `${((100 * some) / all).toFixed(1)} %`);
 const count = (cells: readonly StateCell[], which: (cell: StateCell) => boolean): number => cells.filter(which).length;
 
+/** What asks for something to be done. */
+const ACTS: readonly StateCell['says'][] = ['condemned', 'elsewhere', 'faulty'];
+
 console.log(
-  'machine                 cells  sound parts condemned  can tell  of these condemned  cannot tell, condemned',
+  'machine                 cells  sound parts condemned  can tell  of these condemned  cannot tell, condemned  sound, said faulty  shows a fault  of these said',
 );
 for (const [name, kind, plate] of MACHINES) {
   const cells = [...stateTable(kind, plate, drawing(20_261_201))];
   const wrong = cells.filter(({ fault, says }) => fault !== 'own' && says === 'condemned');
   const tell = cells.filter(({ fault, canTell }) => fault === 'own' && canTell);
   const silent = cells.filter(({ canTell }) => !canTell);
+  const shows = cells.filter(({ fault, showsFault }) => fault !== 'sound' && showsFault);
+  const blamed = cells.filter(({ fault, says }) => fault === 'sound' && ACTS.includes(says));
   console.log(
     [
       name.padEnd(22),
@@ -63,6 +68,12 @@ for (const [name, kind, plate] of MACHINES) {
         count(silent, ({ says }) => says === 'condemned'),
         silent.length,
       ).padStart(23),
+      String(blamed.length).padStart(19),
+      String(shows.length).padStart(14),
+      share(
+        count(shows, ({ says }) => ACTS.includes(says)),
+        shows.length,
+      ).padStart(14),
     ].join(' '),
   );
   const list = (title: string, some: readonly StateCell[]) => {
@@ -75,8 +86,13 @@ for (const [name, kind, plate] of MACHINES) {
     for (const [line, times] of [...by].sort((a, b) => b[1] - a[1]).slice(0, 8)) console.log(`    ${times} × ${line}`);
   };
   list('condemned though sound', wrong);
+  list('said to be faulty though sound', blamed);
   list(
     'can tell, not condemned',
     tell.filter(({ says }) => says !== 'condemned'),
+  );
+  list(
+    'shows a fault, not said',
+    shows.filter(({ says }) => !ACTS.includes(says)),
   );
 }

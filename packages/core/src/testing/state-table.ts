@@ -9,8 +9,9 @@ import { fits } from '../interpretation/density.ts';
 import { expectedOf, type Expected, type Way } from '../interpretation/expected.ts';
 import { interpretVisit, type ToInterpret } from '../interpretation/interpret-visit.ts';
 import { possibleStates, type MayBe } from '../interpretation/possible-states.ts';
-import { placedOf, type Placed } from '../interpretation/visit-probes.ts';
+import { callMadeFor, placedOf, type Placed } from '../interpretation/visit-probes.ts';
 import { placesOn } from '../readings/registry.ts';
+import { RUNNERS } from '../trade/controls/call-table.ts';
 import type { Says } from '../verdict/interpretation.ts';
 
 /** What one cell of the table of states came to. */
@@ -23,6 +24,8 @@ export interface StateCell {
   readonly fault: 'sound' | 'own' | 'elsewhere';
   /** Whether no sound machine, and no fault of another part, reads so in any state that is possible. */
   readonly canTell: boolean;
+  /** Whether no sound machine reads so in any state that is possible. */
+  readonly showsFault: boolean;
   readonly says: Says;
 }
 
@@ -51,25 +54,26 @@ function readingsOf(kind: SystemKind, plate: Plate, spec: MachineSpec, expected:
     const { slot } = part;
     return placesOn(component, kind, plate).flatMap(({ kind: of, method, point }) => {
       const [placed, ...more] = placedOf(of.id, { slot, point, plate, spec });
-      const states = possibleStates(method.stops, spec, {});
+      const states = possibleStates(method.stops, spec, {}, callMadeFor({ kind: of.id, point }));
       if (!placed || more.length > 0 || states.length === 0 || !expected.can(placed.probe)) return [];
       return [{ reading: { kind: of.id, slot, point, method: method.id, conditions: {} }, placed, states }];
     });
   });
 }
 
-const isOwn = (way: Way, { reading }: At): boolean => way.slot === reading.slot && !way.isHot;
+/** What runs is looked at of the whole machine: nothing is its own. */
+const isOwn = (way: Way, { reading, placed }: At): boolean =>
+  placed.probe.what !== 'runs' && way.slot === reading.slot && !way.isHot;
 
-/** Whether anything else than a fault of the part shows alike in a state that is possible. */
-function canTell(value: Shown, at: At, expected: Expected): boolean {
-  const { placed, states } = at;
+/** Whether no way of some shows alike in a state that is possible. */
+function noneShows(value: Shown, { placed, states }: At, expected: Expected, some: (way: Way) => boolean): boolean {
   const ways = expected.ways ?? [];
   return !states.some(({ state }) =>
-    expected
-      .shown(placed.probe, state)
-      .some((shown, w) => !isOwn(ways[w]!, at) && fits(value, shown, placed.probe, placed)),
+    expected.shown(placed.probe, state).some((shown, w) => some(ways[w]!) && fits(value, shown, placed.probe, placed)),
   );
 }
+
+const runningIn = (figure: number): string[] => RUNNERS.filter((_runner, i) => (figure >> i) & 1);
 
 /** One reading alone, in every state it may be taken in, with every fault its machine may have: what is made of each. */
 export function* stateTable(kind: SystemKind, plate: Plate, draw: Draw): Generator<StateCell> {
@@ -82,17 +86,21 @@ export function* stateTable(kind: SystemKind, plate: Plate, draw: Draw): Generat
     for (const { state } of states)
       for (const [w, way] of ways.entries()) {
         const shown = expected.shownBy(w, placed.probe, state);
-        const read = readAs(shown, draw);
+        const isRuns = placed.probe.what === 'runs';
+        const read = isRuns && typeof shown === 'number' ? shown : readAs(shown, draw);
         if (read === null) continue;
         const figure = typeof read === 'number' ? Number((read * scale).toPrecision(3)) : read;
-        const told = interpretVisit({ kind, plate }, [{ ...reading, id: 'r', inputs: { [placed.input]: figure } }]);
+        const entered = isRuns ? runningIn(Number(read)) : figure;
+        const value = read === 'OL' ? Infinity : read;
+        const told = interpretVisit({ kind, plate }, [{ ...reading, id: 'r', inputs: { [placed.input]: entered } }]);
         yield {
           reading: `${reading.kind}/${reading.point}/${reading.method}`,
           state,
           cause: way.cause,
           fault: way.isSound ? 'sound' : isOwn(way, at) ? 'own' : 'elsewhere',
           // Ghost volts are no evidence of anything.
-          canTell: shown !== 'floats' && canTell(read === 'OL' ? Infinity : read, at, expected),
+          canTell: shown !== 'floats' && noneShows(value, at, expected, (one) => !isOwn(one, at)),
+          showsFault: shown !== 'floats' && noneShows(value, at, expected, ({ isSound }) => isSound),
           says: told.get('r')?.says ?? 'counts',
         };
       }

@@ -1,4 +1,5 @@
 import { AIR_HANDLER, AIR_HANDLER_RUNGS } from './air-handler.ts';
+import { CONDENSER, CONDENSER_RUNGS } from './condenser.ts';
 import { FURNACE, FURNACE_RUNGS } from './furnace.ts';
 import { HEAT_PUMP, HEAT_PUMP_RUNGS } from './heat-pump.ts';
 import { differences, type Ladder, type Rung } from './rungs.ts';
@@ -9,6 +10,7 @@ const MACHINES: readonly (readonly [string, Ladder, readonly Rung[]])[] = [
   ['a heat pump', HEAT_PUMP, HEAT_PUMP_RUNGS],
   ['an air handler', AIR_HANDLER, AIR_HANDLER_RUNGS],
   ['a furnace with a condenser', FURNACE, FURNACE_RUNGS],
+  ['an air conditioner', CONDENSER, CONDENSER_RUNGS],
 ];
 
 describe.each(MACHINES)('%s', (_name, ladder, rungs) => {
