@@ -1,7 +1,7 @@
 import type { Slot } from '../equipment/component.ts';
 import { fits } from './density.ts';
 import type { Expected, Way } from './expected.ts';
-import { logSum, total, type Episode, type Sample, type Weighed } from './weigh.ts';
+import { logSumOver, total, type Episode, type Sample, type Weighed } from './weigh.ts';
 
 /** Beforehand: nothing wrong, something that shows at the reading, something that does not. */
 const BEFOREHAND = { sound: 1 / 3, shows: 1 / 2, hidden: 1 / 6 };
@@ -52,7 +52,7 @@ export function statesPossible(weighed: Weighed, e: number, by: readonly Float64
 /** How much more likely a way makes an episode once every state that may last is held to be possible, however rare it is. */
 function raisedBy({ episodes, inState, inAny }: Weighed, e: number): (way: number) => number {
   const more = raised(episodes[e]!);
-  return (way) => Math.exp(logSum(more.map((log, s) => inState[e]![s]![way]! + log)) - inAny[e]![way]!);
+  return (way) => Math.exp(logSumOver(inState[e]!, way, more) - inAny[e]![way]!);
 }
 
 /**

@@ -142,17 +142,20 @@ function byTable(structure: MachineSpec, table: ExpectedTable | null): Expected 
   const sound = soundOf(structure);
   const ways = table?.ways ?? null;
   const columns = new Map<string, number>(table?.names.map((name, column) => [name, column]));
-  const at = (way: number, probe: Probe, state: MachineState): Shown => {
-    const column = columns.get(nameOf(probe, state));
-    if (!table || !ways || column === undefined) return sound.sound(probe, state);
-    return shownOf(table.figures[column * ways.length + way]!);
-  };
+  const known = new ByPlace<readonly Shown[]>();
+  const shown = (probe: Probe, state: MachineState): readonly Shown[] =>
+    known.at(probe, state, () => {
+      const column = columns.get(nameOf(probe, state));
+      if (!table || !ways || column === undefined) return (ways ?? []).map(() => sound.sound(probe, state));
+      const from = column * ways.length;
+      return Array.from(table.figures.subarray(from, from + ways.length), shownOf);
+    });
   return {
     structure,
     ...sound,
     ways,
-    shownBy: at,
-    shown: (probe, state) => (ways ?? []).map((_way, w) => at(w, probe, state)),
+    shownBy: (way, probe, state) => shown(probe, state)[way] ?? sound.sound(probe, state),
+    shown,
   };
 }
 

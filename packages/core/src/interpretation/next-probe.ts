@@ -1,10 +1,11 @@
-import type { Probe } from '../circuit/probe.ts';
+import { probeName, type Probe, type Shown } from '../circuit/probe.ts';
 import { testsOf } from '../diagnosis/tests.ts';
 import type { Test } from '../diagnosis/test-shape.ts';
 import type { MachineState } from '../circuit/state.ts';
 import type { Interpretation } from '../verdict/interpretation.ts';
 import { fits } from './density.ts';
 import type { MachineSpec } from '../circuit/machine-spec.ts';
+import type { Expected } from './expected.ts';
 import type { Weighed } from './weigh.ts';
 
 /** So many of the likeliest ways are held apart. */
@@ -65,19 +66,37 @@ const known = new WeakMap<MachineSpec, readonly Candidate[]>();
 export const probesAhead = (structure: MachineSpec): (readonly [Probe, MachineState])[] =>
   candidatesFor(structure).map(({ probe, state }) => [probe, state]);
 
+/** What every way shows at each of them. */
+function shownAt(expected: Expected): readonly { candidate: Candidate; shown: readonly Shown[] }[] {
+  const before = shownThere.get(expected);
+  if (before) return before;
+  const made = candidatesFor(expected.structure).map((candidate) => ({
+    candidate,
+    shown: expected.shown(candidate.probe, candidate.state),
+  }));
+  shownThere.set(expected, made);
+  return made;
+}
+const shownThere = new WeakMap<Expected, readonly { candidate: Candidate; shown: readonly Shown[] }[]>();
+
 /** Where a meter would tell most next between the ways that are left, by their chances; null where nothing tells them apart. */
 export function nextProbe({ expected, episodes }: Weighed, ways: Float64Array): Interpretation['next'] {
   const causes = (expected.ways ?? []).map(({ cause }) => cause);
   const likeliest = [...ways.keys()].sort((a, b) => ways[b]! - ways[a]!).slice(0, LIKELIEST);
-  const read = new Set(episodes.flatMap(({ samples }) => samples.map(({ probe }) => JSON.stringify(probe))));
+  const read = new Set(episodes.flatMap(({ samples }) => samples.map(({ probe }) => probeName(probe))));
   let best: { candidate: Candidate; parts: number } | null = null;
-  for (const candidate of candidatesFor(expected.structure)) {
-    if (read.has(JSON.stringify(candidate.probe))) continue;
-    const shown = likeliest.map((w) => [w, expected.shownBy(w, candidate.probe, candidate.state)] as const);
+  for (const { candidate, shown } of shownAt(expected)) {
+    if (read.has(probeName(candidate.probe))) continue;
     let parts = 0;
-    for (const [w, one] of shown)
-      for (const [v, other] of shown)
-        if (causes[w] !== causes[v] && !fits(one, other, candidate.probe, ALIKE)) parts += ways[w]! * ways[v]!;
+    likeliest.forEach((w, i) => {
+      for (const v of likeliest.slice(i + 1)) {
+        if (causes[w] === causes[v]) continue;
+        const [one, other] = [shown[w]!, shown[v]!];
+        const differ =
+          Number(!fits(one, other, candidate.probe, ALIKE)) + Number(!fits(other, one, candidate.probe, ALIKE));
+        parts += differ * ways[w]! * ways[v]!;
+      }
+    });
     if (candidate.what === 'ohms') parts *= DEAD_TELLS;
     if (parts > 0.02 && (best === null || parts > best.parts)) best = { candidate, parts };
   }

@@ -42,15 +42,15 @@ function sampleName({ probe, or, value, orValues, share, wears = 0 }: Sample): s
 /** What was worked out of a structure: while one figure is typed, all others stand still. */
 interface Kept {
   readonly figures: Map<string, Float64Array>;
-  readonly episodes: Map<string, { readonly inState: readonly Float64Array[]; readonly inAny: Float64Array }>;
+  readonly logs: Map<string, readonly Float64Array[]>;
 }
 const MOST_FIGURES = 3000;
-const MOST_EPISODES = 300;
+const MOST_LOGS = 150;
 const kept = new WeakMap<Expected, Kept>();
 function keptOf(expected: Expected): Kept {
   const known = kept.get(expected);
   if (known) return known;
-  const made: Kept = { figures: new Map(), episodes: new Map() };
+  const made: Kept = { figures: new Map(), logs: new Map() };
   kept.set(expected, made);
   return made;
 }
@@ -67,10 +67,37 @@ export function likelihoods(expected: Expected, sample: Sample, may: MayBe): Flo
   return made;
 }
 
+/** The figures that are told apart at a place, and which of them each way shows. */
+interface Apart {
+  readonly figures: readonly Shown[];
+  readonly of: Uint16Array;
+}
+/** Figures that agree so far are one: most ways show what the sound machine does, but for a drop of some mV. */
+const DIGITS = 4;
+const apartIn = new WeakMap<readonly Shown[], Apart>();
+function apartOf(shown: readonly Shown[]): Apart {
+  const known = apartIn.get(shown);
+  if (known) return known;
+  const places = new Map<string, number>();
+  const figures: Shown[] = [];
+  const of = Uint16Array.from(shown, (one) => {
+    const name = typeof one === 'number' ? one.toPrecision(DIGITS) : one;
+    const place = places.get(name) ?? figures.push(one) - 1;
+    places.set(name, place);
+    return place;
+  });
+  const made = { figures, of };
+  apartIn.set(shown, made);
+  return made;
+}
+
 function likelihoodsAnew(expected: Expected, sample: Sample, { state }: MayBe): Float64Array {
   const shown = expected.shown(sample.probe, state);
   const or = sample.or && expected.shown(sample.or.probe, state);
-  return Float64Array.from(expected.ways ?? [], (_way, w) => Math.log(chanceOf(sample, shown[w]!, or?.[w])));
+  if (or) return Float64Array.from(shown, (one, w) => Math.log(chanceOf(sample, one, or[w])));
+  const { figures, of } = apartOf(shown);
+  const logs = figures.map((one) => Math.log(chanceOf(sample, one, undefined)));
+  return Float64Array.from(of, (place) => logs[place]!);
 }
 
 /** The same of a sound machine alone. */
@@ -87,6 +114,16 @@ export function logSum(logs: Float64Array | readonly number[]): number {
   if (most === -Infinity) return most;
   let sum = 0;
   for (const log of logs) sum += Math.exp(log - most);
+  return most + Math.log(sum);
+}
+
+/** log Σ exp of one way over the states of an episode; `more` is added to the log of each. */
+export function logSumOver(inState: readonly Float64Array[], way: number, more?: readonly number[]): number {
+  let most = -Infinity;
+  for (let s = 0; s < inState.length; s++) most = Math.max(most, inState[s]![way]! + (more?.[s] ?? 0));
+  if (most === -Infinity) return most;
+  let sum = 0;
+  for (let s = 0; s < inState.length; s++) sum += Math.exp(inState[s]![way]! + (more?.[s] ?? 0) - most);
   return most + Math.log(sum);
 }
 
@@ -112,45 +149,51 @@ function listNumber(states: readonly MayBe[]): number {
   return lists;
 }
 
-function weighEpisode(expected: Expected, { states, samples }: Episode) {
-  const { episodes } = keptOf(expected);
+/** By state and way: log of the state's weight and of some figures. While one is typed, all before it are known. */
+function logsOf(expected: Expected, states: readonly MayBe[], samples: readonly Sample[]): readonly Float64Array[] {
+  const { logs } = keptOf(expected);
   const name = `${listNumber(states)}|${samples.map(sampleName).join('|')}`;
-  const before = episodes.get(name);
-  if (before) return before;
-  if (episodes.size >= MOST_EPISODES) episodes.clear();
-  const ways = expected.ways ?? [];
-  const inState = states.map((may) => {
-    const logs = new Float64Array(ways.length).fill(Math.log(may.weight));
-    for (const sample of samples) likelihoods(expected, sample, may).forEach((log, w) => (logs[w]! += log));
-    return logs;
+  const known = logs.get(name);
+  if (known) return known;
+  const last = samples.at(-1);
+  const count = expected.ways?.length ?? 0;
+  const before = last && logsOf(expected, states, samples.slice(0, -1));
+  const made = states.map((may, s) => {
+    if (!last) return new Float64Array(count).fill(Math.log(may.weight));
+    const own = likelihoods(expected, last, may);
+    const sum = Float64Array.from(before![s]!);
+    for (let w = 0; w < count; w++) sum[w]! += own[w]!;
+    return sum;
   });
-  const inAny = Float64Array.from(ways, (_way, w) => logSum(inState.map((logs) => logs[w]!)));
-  const made = { inState, inAny };
-  episodes.set(name, made);
+  if (logs.size >= MOST_LOGS) logs.clear();
+  logs.set(name, made);
   return made;
 }
 
+const inAnyOf = (expected: Expected, inState: readonly Float64Array[]): Float64Array =>
+  Float64Array.from(expected.ways ?? [], (_way, w) => logSumOver(inState, w));
+
 /** Weighs the readings of a visit under every way and state. */
 export function weigh(expected: Expected, episodes: readonly Episode[]): Weighed {
-  const each = episodes.map((episode) => weighEpisode(expected, episode));
-  const inAny = each.map((one) => one.inAny);
+  const inState = episodes.map(({ states, samples }) => logsOf(expected, states, samples));
+  const inAny = inState.map((logs) => inAnyOf(expected, logs));
   const byWay = Float64Array.from(expected.ways ?? [], (_way, w) => inAny.reduce((sum, logs) => sum + logs[w]!, 0));
-  return { expected, episodes, inState: each.map((one) => one.inState), inAny, byWay };
+  return { expected, episodes, inState, inAny, byWay };
 }
 
 /** By way: log of all figures of the visit but some of one episode. */
 export function withoutSamples(
-  { expected, episodes, inState, inAny, byWay }: Weighed,
+  { expected, episodes, inAny, byWay }: Weighed,
   e: number,
   samples: readonly Sample[],
 ): Float64Array {
-  const { states } = episodes[e]!;
-  const left = states.map((may, s) => {
-    const logs = Float64Array.from(inState[e]![s]!);
-    for (const sample of samples) likelihoods(expected, sample, may).forEach((log, w) => (logs[w]! -= log));
-    return logs;
-  });
-  return byWay.map((log, w) => log - inAny[e]![w]! + logSum(left.map((logs) => logs[w]!)));
+  const { states, samples: all } = episodes[e]!;
+  const left = logsOf(
+    expected,
+    states,
+    all.filter((sample) => !samples.includes(sample)),
+  );
+  return byWay.map((log, w) => log - inAny[e]![w]! + logSumOver(left, w));
 }
 
 /** Chances of each way, by its weight beforehand; they sum to 1. */
