@@ -60,6 +60,12 @@ test('what is worked out elsewhere comes as a table, and says what was worked ou
     states: ['no-call', 'timer'],
   });
 
+  // What no sound machine runs in any state has a cause, whichever.
+  const looked = { ...reading, kind: 'call-check', slot: 'thermostat', point: 'call-cooling', method: 'seen' } as const;
+  const seen = (...runs: string[]) => interpretVisit(system, [{ ...looked, inputs: { seen: runs } }]).get('k');
+  expect(seen('compressor', 'blower')).toMatchObject({ says: 'elsewhere', causes: [] });
+  expect(seen('blower')).toMatchObject({ says: 'tells-nothing', states: ['timer'] });
+
   const table = expectedTable('split-air-conditioner', plate);
   expect(table.figures).toHaveLength(table.names.length * table.ways.length);
   takeUpTable(spec, table);

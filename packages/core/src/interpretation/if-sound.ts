@@ -32,7 +32,7 @@ export function soundStates(episode: Episode, expected: Expected): number[] | nu
   return explains ? chances : null;
 }
 
-/** Whether a reading is what a sound machine gives in a state that was meant. */
+/** Whether a reading is what a sound machine gives in one of some states, those that were meant. */
 export const fitsMeant = (samples: readonly Sample[], meant: readonly MayBe[], expected: Expected): boolean =>
   samples.every((sample) => meant.some(({ state }) => fitsIn(sample, state, expected)));
 

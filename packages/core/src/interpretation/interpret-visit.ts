@@ -45,8 +45,14 @@ interface Scene {
   readonly soundIn: readonly (readonly number[])[] | null;
 }
 
+/** What runs is looked at of the whole machine: none of its parts is its own. */
+const isOfWhole = (samples: readonly Sample[]): boolean => samples.every(({ probe }) => probe.what === 'runs');
+
 /** What is said until it is known what faults show: the states in which a sound machine reads so, and no cause. */
-function unknownYet(episode: Episode, expected: Expected): Interpretation {
+function unknownYet(samples: readonly Sample[], episode: Episode, expected: Expected): Interpretation {
+  // What no sound machine runs in any state that is possible has a cause, whichever.
+  if (isOfWhole(samples) && !fitsMeant(samples, episode.states, expected))
+    return { says: 'elsewhere', states: [], causes: [], next: null };
   const chances = chancesIfSound(episode, expected);
   return { says: 'tells-nothing', states: wordsOf(episode.states, chances), causes: [], next: null };
 }
@@ -98,7 +104,7 @@ function interpret(
   if (soundIn) return interpretSound(samples, states, soundIn[e]!, expected);
   const all = expected.ways;
   // Until it is known what faults show, what no sound machine shows is judged no further.
-  if (!all) return fitsMeant(samples, meant, expected) ? COUNTS : unknownYet(episodes[e]!, expected);
+  if (!all) return fitsMeant(samples, meant, expected) ? COUNTS : unknownYet(samples, episodes[e]!, expected);
   const weighed = whole();
   const shows = new Set(
     samples.flatMap((sample) => meant.flatMap(({ state }) => showingAt(expected, sample.probe, state, sample))),
@@ -129,8 +135,7 @@ function interpret(
   const possible = statesPossible(weighed, e, by);
   const telling = tellingShare(samples, states, possible, expected);
   if (isAsMeant && telling >= MEANT_RAISED) return COUNTS;
-  // What runs is looked at of the whole machine: none of its parts is its own.
-  const isWhole = samples.every(({ probe }) => probe.what === 'runs');
+  const isWhole = isOfWhole(samples);
   const slipped = Math.max(...samples.map((sample) => blunderChance(expected, sample, states, by)));
   if (slipped >= SLIPPED && !isWhole) return told('doubtful');
   const causes = byCause(all, ways);
