@@ -1,7 +1,7 @@
 import type { Slot } from '../equipment/component.ts';
 import { fits } from './density.ts';
 import type { Expected, Way } from './expected.ts';
-import { logSumOver, total, type Episode, type Sample, type Weighed } from './weigh.ts';
+import { logSumOver, ofLogs, total, type Episode, type Sample, type Weighed } from './weigh.ts';
 
 /** Beforehand: nothing wrong, something that shows at the reading, something that does not. */
 const BEFOREHAND = { sound: 1 / 3, shows: 1 / 2, hidden: 1 / 6 };
@@ -50,10 +50,12 @@ export function statesPossible(weighed: Weighed, e: number, by: readonly Float64
 }
 
 /** How much more likely a way makes an episode once every state that may last is held to be possible, however rare it is. */
-function raisedBy({ episodes, inState, inAny }: Weighed, e: number): (way: number) => number {
-  const more = raised(episodes[e]!);
-  return (way) => Math.exp(logSumOver(inState[e]!, way, more) - inAny[e]![way]!);
-}
+const raisedBy = ({ episodes, inState, inAny }: Weighed, e: number): Float64Array =>
+  ofLogs(raisedKnown, inState[e]!, () => {
+    const more = raised(episodes[e]!);
+    return inAny[e]!.map((any, way) => Math.exp(logSumOver(inState[e]!, way, more) - any));
+  });
+const raisedKnown = new WeakMap<readonly Float64Array[], Float64Array>();
 
 /**
  * Ways once every state that may last is held to be possible at every stop of the visit, since it may have lasted from one to the
@@ -62,8 +64,8 @@ function raisedBy({ episodes, inState, inAny }: Weighed, e: number): (way: numbe
 export function stillPossible(weighed: Weighed, e: number, ways: Float64Array) {
   const others = weighed.episodes.flatMap((_episode, i) => (i === e ? [] : [raisedBy(weighed, i)]));
   const here = raisedBy(weighed, e);
-  const elsewhere = ways.map((chance, w) => others.reduce((left, by) => left * by(w), chance));
-  return { elsewhere, everywhere: elsewhere.map((chance, w) => chance * here(w)) };
+  const elsewhere = ways.map((chance, w) => others.reduce((left, by) => left * by[w]!, chance));
+  return { elsewhere, everywhere: elsewhere.map((chance, w) => chance * here[w]!) };
 }
 
 /**

@@ -6,7 +6,7 @@ import type { Interpretation } from '../verdict/interpretation.ts';
 import { fits } from './density.ts';
 import type { MachineSpec } from '../circuit/machine-spec.ts';
 import type { Expected } from './expected.ts';
-import type { Weighed } from './weigh.ts';
+import { apartOf, type Weighed } from './weigh.ts';
 
 /** So many of the likeliest ways are held apart. */
 const LIKELIEST = 16;
@@ -66,18 +66,51 @@ const known = new WeakMap<MachineSpec, readonly Candidate[]>();
 export const probesAhead = (structure: MachineSpec): (readonly [Probe, MachineState])[] =>
   candidatesFor(structure).map(({ probe, state }) => [probe, state]);
 
-/** What every way shows at each of them. */
-function shownAt(expected: Expected): readonly { candidate: Candidate; shown: readonly Shown[] }[] {
-  const before = shownThere.get(expected);
+/** A place for the meter, with what every way shows there: by the figures that are told apart, and which of those differ. */
+interface There {
+  readonly candidate: Candidate;
+  readonly of: Uint16Array;
+  /** Figure by figure: in how many of both directions the one is not read where the other is shown. */
+  readonly differ: readonly Uint8Array[];
+}
+function thereOf(candidate: Candidate, shown: readonly Shown[]): There {
+  const { figures, of } = apartOf(shown);
+  const differ = figures.map((one) =>
+    Uint8Array.from(
+      figures,
+      (other) => Number(!fits(one, other, candidate.probe, ALIKE)) + Number(!fits(other, one, candidate.probe, ALIKE)),
+    ),
+  );
+  return { candidate, of, differ };
+}
+
+const knownThere = new WeakMap<Expected, readonly There[]>();
+function thereAt(expected: Expected): readonly There[] {
+  const before = knownThere.get(expected);
   if (before) return before;
-  const made = candidatesFor(expected.structure).map((candidate) => ({
-    candidate,
-    shown: expected.shown(candidate.probe, candidate.state),
-  }));
-  shownThere.set(expected, made);
+  const made = candidatesFor(expected.structure).map((candidate) =>
+    thereOf(candidate, expected.shown(candidate.probe, candidate.state)),
+  );
+  knownThere.set(expected, made);
   return made;
 }
-const shownThere = new WeakMap<Expected, readonly { candidate: Candidate; shown: readonly Shown[] }[]>();
+
+/** How much a place parts the likeliest ways that are of different causes, by their chances. */
+function partsAt(
+  { of, differ }: There,
+  likeliest: readonly number[],
+  causes: readonly string[],
+  ways: Float64Array,
+): number {
+  let parts = 0;
+  for (let i = 0; i < likeliest.length; i++)
+    for (let j = i + 1; j < likeliest.length; j++) {
+      const [w, v] = [likeliest[i]!, likeliest[j]!];
+      const apart = differ[of[w]!]![of[v]!]!;
+      if (apart > 0 && causes[w] !== causes[v]) parts += apart * ways[w]! * ways[v]!;
+    }
+  return parts;
+}
 
 /** Where a meter would tell most next between the ways that are left, by their chances; null where nothing tells them apart. */
 export function nextProbe({ expected, episodes }: Weighed, ways: Float64Array): Interpretation['next'] {
@@ -85,19 +118,10 @@ export function nextProbe({ expected, episodes }: Weighed, ways: Float64Array): 
   const likeliest = [...ways.keys()].sort((a, b) => ways[b]! - ways[a]!).slice(0, LIKELIEST);
   const read = new Set(episodes.flatMap(({ samples }) => samples.map(({ probe }) => probeName(probe))));
   let best: { candidate: Candidate; parts: number } | null = null;
-  for (const { candidate, shown } of shownAt(expected)) {
+  for (const there of thereAt(expected)) {
+    const { candidate } = there;
     if (read.has(probeName(candidate.probe))) continue;
-    let parts = 0;
-    likeliest.forEach((w, i) => {
-      for (const v of likeliest.slice(i + 1)) {
-        if (causes[w] === causes[v]) continue;
-        const [one, other] = [shown[w]!, shown[v]!];
-        const differ =
-          Number(!fits(one, other, candidate.probe, ALIKE)) + Number(!fits(other, one, candidate.probe, ALIKE));
-        parts += differ * ways[w]! * ways[v]!;
-      }
-    });
-    if (candidate.what === 'ohms') parts *= DEAD_TELLS;
+    const parts = partsAt(there, likeliest, causes, ways) * (candidate.what === 'ohms' ? DEAD_TELLS : 1);
     if (parts > 0.02 && (best === null || parts > best.parts)) best = { candidate, parts };
   }
   return best && { lead: best.candidate.lead, what: best.candidate.what };

@@ -75,7 +75,8 @@ interface Apart {
 /** Figures that agree so far are one: most ways show what the sound machine does, but for a drop of some mV. */
 const DIGITS = 4;
 const apartIn = new WeakMap<readonly Shown[], Apart>();
-function apartOf(shown: readonly Shown[]): Apart {
+/** What is shown somewhere by each way, taken apart into the figures that differ. */
+export function apartOf(shown: readonly Shown[]): Apart {
   const known = apartIn.get(shown);
   if (known) return known;
   const places = new Map<string, number>();
@@ -105,7 +106,11 @@ export const soundLikelihood = (expected: Expected, sample: Sample, { state }: M
   Math.log(chanceOf(sample, expected.sound(sample.probe, state), sample.or && expected.sound(sample.or.probe, state)));
 
 /** Σ. */
-export const total = (values: ArrayLike<number>): number => Array.from(values).reduce((all, one) => all + one, 0);
+export function total(values: ArrayLike<number>): number {
+  let all = 0;
+  for (let i = 0; i < values.length; i++) all += values[i]!;
+  return all;
+}
 
 /** log Σ exp. */
 export function logSum(logs: Float64Array | readonly number[]): number {
@@ -170,8 +175,17 @@ function logsOf(expected: Expected, states: readonly MayBe[], samples: readonly 
   return made;
 }
 
+/** What was worked out of an episode's logs: they stand still while another is typed into. */
+export function ofLogs<T>(known: WeakMap<readonly Float64Array[], T>, logs: readonly Float64Array[], make: () => T): T {
+  const before = known.get(logs);
+  if (before !== undefined) return before;
+  const made = make();
+  known.set(logs, made);
+  return made;
+}
+const anyKnown = new WeakMap<readonly Float64Array[], Float64Array>();
 const inAnyOf = (expected: Expected, inState: readonly Float64Array[]): Float64Array =>
-  Float64Array.from(expected.ways ?? [], (_way, w) => logSumOver(inState, w));
+  ofLogs(anyKnown, inState, () => Float64Array.from(expected.ways ?? [], (_way, w) => logSumOver(inState, w)));
 
 /** Weighs the readings of a visit under every way and state. */
 export function weigh(expected: Expected, episodes: readonly Episode[]): Weighed {
