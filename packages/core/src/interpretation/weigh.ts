@@ -106,9 +106,9 @@ export const soundLikelihood = (expected: Expected, sample: Sample, { state }: M
   Math.log(chanceOf(sample, expected.sound(sample.probe, state), sample.or && expected.sound(sample.or.probe, state)));
 
 /** Σ. */
-export function total(values: ArrayLike<number>): number {
+export function total(values: Iterable<number>): number {
   let all = 0;
-  for (let i = 0; i < values.length; i++) all += values[i]!;
+  for (const one of values) all += one;
   return all;
 }
 
