@@ -23,5 +23,7 @@ export const SYSTEM_KIND_NAMES: Readonly<Record<SystemKind, string>> = {
 export const hasOutdoorUnit = (kind: SystemKind): boolean => kind !== 'air-handler-electric-heat';
 /** Whether a blower moves its air through ducts. */
 export const hasBlower = (kind: SystemKind): boolean => kind !== 'ductless-heat-pump';
+/** Whether its compressor runs at whatever speed the load asks for. */
+export const isInverter = (kind: SystemKind): boolean => kind === 'ductless-heat-pump';
 /** Whether its compressor heats too. */
 export const isHeatPump = (kind: SystemKind): boolean => kind.endsWith('heat-pump');

@@ -107,3 +107,23 @@ test('what condemns a part stands without a finding that proves nothing', () => 
   expect(verdict.reasons.map(({ because }) => because.code)).toEqual(['in-state']);
   expect(askOf(verdict)).toBe('replace');
 });
+
+test('an inverter sets its own speed: its amps are held against its plate alone, and its split against nothing', () => {
+  const inverter = { ...context, systemKind: 'ductless-heat-pump' as const };
+  const line = (value: number): JudgedReading => ({ ...amps(value), point: 'line' });
+  const earlier = [{ ...line(12), day: day - 400 }];
+  const low = judge(line(4), { ...inverter, earlier: earlier as never }, DEFAULT_POLICY);
+  expect(low.standing).toBe('sound');
+  expect(low.numeric?.outlook).toBeNull();
+  expect(low.reasons.map(({ because }) => because)).toContainEqual({ code: 'no-basis', numbers: { need: 'speed' } });
+  expect(judge(line(23), inverter, DEFAULT_POLICY).standing).toBe('act');
+  const split: JudgedReading = {
+    ...amps(11),
+    ...{ kind: 'temperature-split', point: 'whole', method: 'supply', conditions: { returnF: 75, runningMin: 15 } },
+  };
+  const air = { slot: 'air-side', kind: 'air-side', plate: {}, fittedOn: null } as const;
+  const at = (systemKind: JudgeContext['systemKind']) =>
+    judge(split, { ...context, systemKind, component: air }, DEFAULT_POLICY);
+  expect(at('ductless-heat-pump')).toMatchObject({ standing: 'unproven', because: { numbers: { need: 'speed' } } });
+  expect(at('split-heat-pump').standing).not.toBe('unproven');
+});

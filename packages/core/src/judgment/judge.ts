@@ -1,6 +1,6 @@
 import type { Component, Point } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
-import type { SystemKind } from '../equipment/system-kind.ts';
+import { isInverter, type SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
 import type { About } from '../readings/contract/entry.ts';
 import type { Compared, NumericKind, ReadingKind } from '../readings/contract/kind.ts';
@@ -11,6 +11,7 @@ import {
   type ThreadReading,
   type Ruling,
 } from '../readings/contract/reading.ts';
+import { noBasis } from '../readings/contract/window.ts';
 import { readingKind } from '../readings/registry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
 import type { ThreadFit } from '../series/fit-thread.ts';
@@ -160,6 +161,20 @@ function combine(reasons: readonly Judgment[], kind: ReadingKind, point: Point):
 const isAtLeast = (judgment: Judgment | null, standing: Standing): boolean =>
   judgment !== null && severityOf(judgment.standing) >= severityOf(standing);
 
+/** What holds at any speed: what may never be drawn, but no window that is meant for full speed. */
+const atAnySpeed = (limits: Limits): Limits => (limits.known && limits.family === 'window' ? noBasis('speed') : limits);
+
+/** Why a figure that goes with the speed is held against none before it; null where its limits say so already. */
+const notCompared = (limits: Limits): Judgment | null =>
+  limits.known
+    ? {
+        basis: 'baseline',
+        standing: 'unproven',
+        limit: null,
+        because: { code: 'no-basis', numbers: { need: 'speed' } },
+      }
+    : null;
+
 function judgeNumber(
   reading: JudgedReading & { readonly value: number },
   context: JudgeContext,
@@ -169,10 +184,11 @@ function judgeNumber(
   const { value, point, conditions, inputs } = reading;
   const { systemKind, plate: nameplate, component, nextRound, prior } = context;
   const about: About = { systemKind, plate: nameplate, component, point, conditions };
-  const limits = kind.limits(about, policy);
+  const isAnySpeed = kind.bySpeed === true && isInverter(systemKind);
+  const limits = isAnySpeed ? atAnySpeed(kind.limits(about, policy)) : kind.limits(about, policy);
   const earlier = context.earlier.filter(isCounted);
   const series = prepareSeries(kind, [...earlier, reading], about, policy, context.events, prior?.meters);
-  const trend = kind.wear === 'none' ? null : judgeByTrend(series, { prior, nextRound, policy });
+  const trend = kind.wear === 'none' || isAnySpeed ? null : judgeByTrend(series, { prior, nextRound, policy });
   const found = judgeFindings(reading.findings, point);
   const method = kind.methods.find((m) => m.id === reading.method);
   const corrected = correctedFor(method, value, reading.instrument, reading.day, prior?.meters);
@@ -191,7 +207,7 @@ function judgeNumber(
     state,
     found,
     plate,
-    judgeBaseline(kind, alike, ownBaseline, isFirst, failed, about, policy),
+    isAnySpeed ? notCompared(limits) : judgeBaseline(kind, alike, ownBaseline, isFirst, failed, about, policy),
     plate.standing === 'act' ? costOf(kind, believed.value, about) : null,
     ...(kind.besides?.(inputs ?? {}, about, policy) ?? []),
     kind.acrossPoints?.({ ...context.companions, [point]: value }) ?? null,

@@ -35,6 +35,7 @@ export type Rule = (typeof RULES)[number];
 export const NEEDS = [
   'heat-rating',
   'heat-elements',
+  'speed',
   'gas-rise-range',
   'heating-chart',
   'inside-chart',

@@ -34,6 +34,7 @@ export const deliveredCapacity: NumericKind = {
     plate.tons === undefined
       ? 'no tons on the plate'
       : `${plate.tons} tons${conditions?.airflowCfm === undefined ? ', at 400 CFM a ton' : ''}`,
+  bySpeed: true,
   ...unworn,
   movedBy: ['indoor and outdoor air', 'airflow, when it was not measured'],
   methods: [

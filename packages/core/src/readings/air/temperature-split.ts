@@ -69,6 +69,7 @@ export const temperatureSplit: NumericKind = {
   unit: '°F',
   plateLine: ({ conditions }) =>
     conditions?.returnF === undefined ? 'take the return first' : `return ${conditions.returnF} °F`,
+  bySpeed: true,
   wear: 'either',
   driftIn: 'unit',
   driftPrior: { meanShare: 0, sdShare: 0.8 },

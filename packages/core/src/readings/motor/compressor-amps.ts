@@ -104,6 +104,7 @@ export const compressorAmps: NumericKind = {
     if (point !== 'common' && point !== 'line') return 'no plate figure for this wire';
     return plate.compressorRla === undefined ? 'no RLA' : `RLA ${plate.compressorRla} A`;
   },
+  bySpeed: true,
   wear: 'rises',
   movedBy: ['outdoor temperature: condensing pressure rises with it', 'line volts'],
   // RLA speaks of the common wire; run and start are known by their own baseline alone.
