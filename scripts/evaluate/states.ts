@@ -85,6 +85,13 @@ for (const [name, kind, plate] of MACHINES) {
     if (by.size > 0) console.log(`  ${title}`);
     for (const [line, times] of [...by].sort((a, b) => b[1] - a[1]).slice(0, 8)) console.log(`    ${times} × ${line}`);
   };
+  const meant = (some: readonly StateCell[], says: (cell: StateCell) => boolean): string => {
+    const there = some.filter(({ isMeant }) => isMeant);
+    return `${share(count(there, says), there.length)} of ${there.length}`;
+  };
+  console.log(
+    `  in the state that was meant: condemned where it can tell ${meant(tell, ({ says }) => says === 'condemned')}, cause asked for where no sound machine reads so ${meant(shows, ({ says }) => ACTS.includes(says))}`,
+  );
   list('condemned though sound', wrong);
   list('said to be faulty though sound', blamed);
   list(

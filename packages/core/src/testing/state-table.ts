@@ -19,6 +19,8 @@ export interface StateCell {
   /** The reading's kind, point and method. */
   readonly reading: string;
   readonly state: MachineState;
+  /** Whether it is the state that whoever reads is told to bring about. */
+  readonly isMeant: boolean;
   readonly cause: string;
   /** Of whom the fault is: of nobody, of the part that was read, or of another. */
   readonly fault: 'sound' | 'own' | 'elsewhere';
@@ -83,7 +85,7 @@ export function* stateTable(kind: SystemKind, plate: Plate, draw: Draw): Generat
   for (const at of readingsOf(kind, plate, spec, expected)) {
     const { reading, placed, states } = at;
     const scale = scaleOf(placed.probe, spec) * (placed.part ?? 1);
-    for (const { state } of states)
+    for (const { state, isMeant } of states)
       for (const [w, way] of ways.entries()) {
         const shown = expected.shownBy(w, placed.probe, state);
         const isRuns = placed.probe.what === 'runs';
@@ -96,6 +98,7 @@ export function* stateTable(kind: SystemKind, plate: Plate, draw: Draw): Generat
         yield {
           reading: `${reading.kind}/${reading.point}/${reading.method}`,
           state,
+          isMeant,
           cause: way.cause,
           fault: way.isSound ? 'sound' : isOwn(way, at) ? 'own' : 'elsewhere',
           // Ghost volts are no evidence of anything.
