@@ -3,6 +3,7 @@ import type { Conditions } from '../readings/contract/conditions.ts';
 import type { Inputs } from '../readings/contract/entry.ts';
 import { refrigerantName } from '../trade/refrigerant/known-refrigerants.ts';
 import { saturationTemperature } from '../trade/refrigerant/saturation.ts';
+import { mayDefrostAt } from './possible-states.ts';
 import type { Interpretation, StateWord } from '../verdict/interpretation.ts';
 
 /** Readings of a cooling circuit's charge, of air over what heats or cools it, and how long each needs, min; common practice. */
@@ -20,8 +21,6 @@ const CONDENSES_ABOVE_F = 4;
 /** How far the air around a machine at rest may be from what its pressure says, °F. */
 const AT_REST_WITHIN_F = 12;
 
-/** Colder than this outdoors, °F, a heat pump may be in a defrost of its own, and its fan rightly stands. */
-const DEFROSTS_BELOW_F = 45;
 /** A board holds Y back so long after power or a stop, min. */
 const HOLDS_Y_MIN = 5;
 
@@ -65,8 +64,7 @@ function isAtRest(read: Read, plate: Plate): boolean {
 function boardMay({ findings = [], conditions = {} }: Read): StateWord | null {
   const { outdoorF, runningMin, asMeant } = conditions;
   if (asMeant) return null;
-  if (findings.includes('fan-runs-past-relay') && (outdoorF === undefined || outdoorF < DEFROSTS_BELOW_F))
-    return 'defrosting';
+  if (findings.includes('fan-runs-past-relay') && mayDefrostAt(outdoorF)) return 'defrosting';
   return findings.includes('board-holds-y') && (runningMin ?? 0) < HOLDS_Y_MIN ? 'timer' : null;
 }
 

@@ -1,3 +1,4 @@
+import { RUNNERS } from '../trade/controls/call-table.ts';
 import type { Probe, Shown } from '../circuit/probe.ts';
 
 /** How a meter of a quantity errs, and what it can show at all: a floor and the most, in its unit; common practice, no source. */
@@ -22,12 +23,11 @@ const anywhere = (value: number, floor: number, most: number): number =>
 
 /** How often one of what runs is not seen, or is held to run that stands still: a blower next room, a fan turned by the wind. */
 const MISSEEN = 0.004;
-const MOST_RUNNERS = 5;
 
 /** Chance that one figure of what runs is noted where another does. */
 function seenAs(value: number, shown: number): number {
   let chance = 1;
-  for (let bit = 0; bit < MOST_RUNNERS; bit++)
+  for (let bit = 0; bit < RUNNERS.length; bit++)
     chance *= ((value >> bit) & 1) === ((shown >> bit) & 1) ? 1 - MISSEEN : MISSEEN;
   return chance;
 }
@@ -42,7 +42,7 @@ const BLUNDERS_JUMP = 0.01;
 export function blunder(value: Shown, { what }: Probe): number {
   if (typeof value !== 'number') return BLUNDERS_JUMP;
   if (value === Infinity) return BLUNDERS_OPEN;
-  if (what === 'runs') return 2 ** -MOST_RUNNERS;
+  if (what === 'runs') return 2 ** -RUNNERS.length;
   const { floor, most } = METERS[what];
   return (1 - BLUNDERS_OPEN) * anywhere(value, floor, most);
 }

@@ -40,8 +40,8 @@ const FIRST_SECOND = 0.5;
 const ALL_ON_MIN = 3;
 
 /**
- * How often a machine is in another state than it was meant to be, in a hundred; from memory. A heat pump below the first figure,
- * °F, defrosts by itself some of its time.
+ * How often a machine is in another state than it was meant to be, in a hundred; from memory. A heat pump in the cold defrosts
+ * by itself some of its time.
  */
 const ASTRAY = {
   noCall: 6,
@@ -54,7 +54,11 @@ const ASTRAY = {
   allOff: 1,
   lingers: 0.6,
 };
+/** No heat pump defrosts above this outdoors, °F; common practice, no source. */
 const DEFROSTS_BELOW_F = 45;
+/** Whether a heat pump may be in a defrost of its own, its fan rightly at rest, at an outdoor temperature, °F, or where that is not known. */
+export const mayDefrostAt = (outdoorF: number | undefined): boolean =>
+  outdoorF === undefined || outdoorF < DEFROSTS_BELOW_F;
 /** By how much rarer another call is once somebody has seen the right one begin. */
 const SEEN_TO_BEGIN = 0.1;
 
@@ -173,7 +177,7 @@ export function possibleStates(
   const may: Astray = {
     mayBegin: (runningMin ?? 0) < ALL_ON_MIN,
     wasBegun: runningMin !== undefined,
-    mayDefrost: outdoorF === undefined || outdoorF < DEFROSTS_BELOW_F,
+    mayDefrost: mayDefrostAt(outdoorF),
   };
   const ofSpec = known.get(spec) ?? new Map<string, readonly MayBe[]>();
   known.set(spec, ofSpec);
@@ -187,22 +191,34 @@ export function possibleStates(
 }
 const known = new WeakMap<MachineSpec, Map<string, readonly MayBe[]>>();
 
-/** The states of a call that is made alone. */
-function statesOn(call: Call, spec: MachineSpec, may: Astray): readonly MayBe[] {
-  if (!callsOf(spec).includes(call)) return [];
-  const besides = byItself(call, spec, may);
+/** The calls that are meant, alike likely, and what may be in their place, with its weight in a hundred. */
+function listed(
+  meant: readonly Call[],
+  besides: readonly [MachineState, number][],
+  passes: (state: MachineState) => boolean,
+): readonly MayBe[] {
   const astrayAll = besides.reduce((sum, [, weight]) => sum + weight, 0);
   return [
-    { state: at(call), weight: (100 - astrayAll) / 100, isMeant: true, passes: false },
+    ...meant.map((call): MayBe => ({
+      state: at(call),
+      weight: (100 - astrayAll) / 100 / meant.length,
+      isMeant: true,
+      passes: false,
+    })),
     ...besides.map(([state, weight]): MayBe => ({
       state,
       weight: weight / 100,
       isMeant: false,
-      passes: isPassing(state),
+      passes: passes(state),
     })),
   ];
 }
 
+/** The states of a call that is made alone. */
+const statesOn = (call: Call, spec: MachineSpec, may: Astray): readonly MayBe[] =>
+  callsOf(spec).includes(call) ? listed([call], byItself(call, spec, may), isPassing) : [];
+
+/** The states of whatever is called at the first of some stops a visit has. */
 function statesAt(stops: readonly StopId[], spec: MachineSpec, may: Astray): readonly MayBe[] {
   const can = callsOf(spec);
   const here = stops.filter((stop) => stop !== 'heating' || spec.outdoors === 'heat-pump');
@@ -218,19 +234,5 @@ function statesAt(stops: readonly StopId[], spec: MachineSpec, may: Astray): rea
       const name = JSON.stringify(state);
       if (!meant.some((c) => JSON.stringify(at(c)) === name)) besides.set(name, [state, weight]);
     }
-  const astrayAll = [...besides.values()].reduce((sum, [, weight]) => sum + weight, 0);
-  return [
-    ...meant.map((call): MayBe => ({
-      state: at(call),
-      weight: (100 - astrayAll) / 100 / meant.length,
-      isMeant: true,
-      passes: false,
-    })),
-    ...[...besides.values()].map(([state, weight]): MayBe => ({
-      state,
-      weight: weight / 100,
-      isMeant: false,
-      passes: isPassing(state) || isSeenOff(state, may),
-    })),
-  ];
+  return listed(meant, [...besides.values()], (state) => isPassing(state) || isSeenOff(state, may));
 }
