@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { closeRound, expect, isPhone, startRound, test, type Season } from '../support/app.ts';
+import { allSent, closeRound, expect, isPhone, startRound, test, type Season } from '../support/app.ts';
 import { walkRound } from '../support/walk.ts';
 
 interface Journey {
@@ -80,7 +80,7 @@ test('from a plate to the closed round, on probes, with nothing left out', async
   await page.getByRole('link', { name: 'Back to the close' }).click();
   await closeRound(page);
   await expect(page.getByRole('heading', { level: 1, name: /Probe Row/ })).toBeVisible();
-  await expect(page.getByText('All sent').first()).toBeVisible({ timeout: 20_000 });
+  await allSent(page);
 
   const atTheOffice = async () => (await (await fetch(`${server.address}/api/systems/${systemId}`)).json()) as Detail;
   // The close is written on the device first, and sent a moment later.

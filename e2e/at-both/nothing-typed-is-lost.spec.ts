@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import {
+  allSent,
   beginRunning,
   closeRound,
   enter,
@@ -66,7 +67,7 @@ test('a store that is too busy to write loses nothing: what is typed is kept bef
   const { systemId } = await watchedDual(alone.address);
   await startRound(page, systemId, 'heating', alone.address);
   await beginRunning(page, '52');
-  await expect(page.getByText('All sent').first()).toBeVisible();
+  await allSent(page);
   await blockStore(page);
   await enter(page, '243');
   await next(page);
@@ -86,7 +87,7 @@ test.describe('kept on the device', () => {
     const { systemId } = await watchedDual(alone.address);
     await startRound(page, systemId, 'heating', alone.address);
     await beginRunning(page, '52');
-    await expect(page.getByText('All sent').first()).toBeVisible();
+    await allSent(page);
     await keptHere(page);
 
     await alone.stop();
@@ -106,9 +107,9 @@ test.describe('kept on the device', () => {
     await expect(page.getByText(/\d kept here, no signal/).first()).toBeVisible({ timeout: 20_000 });
 
     await alone.start();
-    // It is tried again within 20 s, whoever does nothing.
+    // It is tried again within 20 s, whoever does nothing; what follows is sent one after the other.
     await page.clock.fastForward(20_000);
-    await expect(page.getByText('All sent').first()).toBeVisible();
+    await allSent(page);
     const detail = (await (await fetch(`${alone.address}/api/systems/${systemId}`)).json()) as {
       visits: { id: string; closedAt: string | null }[];
       readings: { visitId: string; value: number }[];

@@ -1,4 +1,15 @@
-import { beginRunning, beginStop, closeRound, enter, expect, goToStop, isPhone, next, test } from '../support/app.ts';
+import {
+  allSent,
+  beginRunning,
+  beginStop,
+  closeRound,
+  enter,
+  expect,
+  goToStop,
+  isPhone,
+  next,
+  test,
+} from '../support/app.ts';
 
 test('from a plate to the Watch: a new system, its first round, a part replaced on the spot', async ({ page }) => {
   // The office takes the plate down.
@@ -97,7 +108,7 @@ test('from a plate to the Watch: a new system, its first round, a part replaced 
 
   // Everything reaches the office; the system shows both lives and their threads.
   await expect(page.getByRole('heading', { level: 1, name: address })).toBeVisible();
-  await expect(page.getByText('All sent')).toBeVisible();
+  await allSent(page);
   await expect(
     page.getByText(/before it: 45\/5 MFD 440V, .*out November 25, 2026: HERM 41.0\sµF, 9\s% under 45.0/),
   ).toBeVisible();

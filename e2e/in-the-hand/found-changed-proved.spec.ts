@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import {
+  allSent,
   beginStop,
   closeRound,
   expect,
@@ -129,7 +130,7 @@ test('a welded strip relay is found by its amps, changed, and proved by them', a
   await goToStop(page, 'close');
   await expect(page.getByText('New electric heat relay: proved')).toBeVisible();
   await closeRound(page);
-  await expect(page.getByText('All sent').first()).toBeVisible();
+  await allSent(page);
   const amps = (await detail()).readings
     .filter((r) => r.kind === 'strips-in-cooling')
     .map((r) => Math.round(r.value ?? -1));

@@ -1,4 +1,5 @@
 import {
+  allSent,
   beginRunning,
   enter,
   expect,
@@ -29,7 +30,7 @@ test('0.45 A on a compressor is asked about in place, and kept only when confirm
   await next(page);
   await expect(page.getByRole('alert')).toContainText('0.45 A?');
   await expect(page.getByRole('textbox', { name: /Compressor amps, common/ })).toHaveValue('0.45');
-  await expect(page.getByText('All sent').first()).toBeVisible();
+  await allSent(page);
   expect(await readingsOf(alone.address, systemId)).toBe(before + 1);
   await page.getByRole('button', { name: 'Keep it as typed' }).click();
   await expect(page.getByRole('alert')).toHaveCount(0);

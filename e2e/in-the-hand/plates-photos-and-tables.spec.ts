@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import type { Plate } from '@yarnix/core';
-import { beginStop, expect, goToReading, goToStop, isPhone, startRound, test } from '../support/app.ts';
+import { allSent, beginStop, expect, goToReading, goToStop, isPhone, startRound, test } from '../support/app.ts';
 import { enterSystem } from '../support/system.ts';
 
 const jpeg = () =>
@@ -18,7 +18,7 @@ test('a photo of the plate is kept, sent and shown as a thumbnail; a text file i
   await chooser.setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') });
   await expect(page.getByRole('alert')).toContainText('That is no picture');
   await chooser.setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: picture });
-  await expect(page.getByText('All sent').first()).toBeVisible();
+  await allSent(page);
   const thumb = page.getByRole('img', { name: /^plate, November 25, 2026/ }).first();
   await expect(thumb).toBeVisible();
   await thumb.scrollIntoViewIfNeeded();

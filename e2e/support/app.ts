@@ -165,6 +165,14 @@ export async function keptHere(page: Page): Promise<void> {
   await page.waitForFunction(() => document.documentElement.dataset.busy === undefined);
 }
 
+/**
+ * Waits until everything has reached the office. A visit closed early sends each check it left out as a write of its own, some
+ * forty in a row, and a server that has just started is slow with the first: this takes longer than what a screen shows.
+ */
+export async function allSent(page: Page): Promise<void> {
+  await expect(page.getByText('All sent').first()).toBeVisible({ timeout: 60_000 });
+}
+
 /** Values of the readings of a system's latest visit, as the office has them. */
 export async function readingsOf(address: string, systemId: string): Promise<(number | null)[]> {
   const detail = (await (await fetch(`${address}/api/systems/${systemId}`)).json()) as {
