@@ -206,6 +206,7 @@ const TRUTHS: Readonly<Record<ReadingKindId, Truth>> = {
     scene.house.blowerAmps *
     (1 + scene.house.blowerDriftPerYear * Math.min(yearsOf(scene), 8)) *
     (scene.faults.has('dirty-filter') ? airflowLoss(scene) : 1),
+  'compressor-stage': () => 'high',
   'compressor-amps': (scene, { point }) => {
     const wires = compressorWires(scene);
     return point === 'start-wire' ? wires.start : point === 'run' ? wires.run : wires.common;

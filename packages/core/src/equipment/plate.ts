@@ -54,6 +54,8 @@ export const plateSchema = z.object({
   volts: z.enum(['208/230', '230', '208', '115']).optional(),
   phase: z.union([z.literal(1), z.literal(3)]).optional(),
   hertz: z.union([z.literal(60), z.literal(50)]).optional(),
+  /** 2 where it has a low and a high stage; 1, or not said, where it has one. */
+  compressorStages: z.union([z.literal(1), z.literal(2)]).optional(),
   compressorRla: amount(0.5, 200, 'A'),
   compressorLra: amount(2, 1000, 'A'),
   outdoorFanFla: amount(0.1, 30, 'A'),
@@ -113,6 +115,9 @@ export function nominalVoltsOf(plate: Plate): 240 | 208 | 120 {
   if (plate.volts === '115') return 120;
   return plate.volts === '208' ? 208 : 240;
 }
+
+/** Whether its compressor has a low stage beside the one its plate speaks of. */
+export const isTwoStage = ({ compressorStages }: Plate): boolean => compressorStages === 2;
 
 /** The volts electric heat is rated at, V: its own plate's, else the supply's. */
 export const heatVoltsOf = (plate: Plate): number => plate.heatVolts ?? nominalVoltsOf(plate);

@@ -23,7 +23,7 @@ import type { Repair } from './repairs.ts';
 import type { RoundComponent, RoundReading } from './round-parts.ts';
 import { placeKey, type RoundRecord } from './round-record.ts';
 import type { FieldPlace, FieldTold, RoundField } from './round-view.ts';
-import { runningMinutes } from './visit-conditions.ts';
+import { runningIn } from './visit-conditions.ts';
 
 /** What the fields of a visit are worked out from. */
 export interface Scene {
@@ -45,6 +45,7 @@ export interface Scene {
   readonly nextRound: Day;
 }
 
+type Running = ReturnType<typeof runningIn>;
 type Planned = PlannedReading<RoundComponent>;
 type Accepted = Exclude<EntryCheck, { outcome: 'refused' }>;
 
@@ -162,11 +163,11 @@ export function once<T>(make: () => T): () => T {
 const hasText = (draft: Readonly<Record<string, string>> | undefined): boolean =>
   draft !== undefined && Object.values(draft).some((text) => text.trim() !== '');
 
-function aboutOf(scene: Scene, { component, point }: Planned, runningMin: number | null, isSettled: boolean): About {
+function aboutOf(scene: Scene, { component, point }: Planned, running: Running, isSettled: boolean): About {
   const { system, tables } = scene;
   const conditions: Conditions = {
     ...scene.conditions,
-    ...(runningMin !== null && { runningMin }),
+    ...running,
     ...(isSettled && { asMeant: true }),
   };
   return { systemKind: system.kind, plate: system.plate, component, point, conditions, tables };
@@ -192,7 +193,7 @@ function entryAt(scene: Scene, planned: Planned, about: About, key: string, take
 }
 
 /** A reading's field as it stands: what is typed or taken in it, its verdict and its thread. */
-export function fieldOf(scene: Scene, planned: Planned, runningMin: number | null, anew = false): RoundField {
+export function fieldOf(scene: Scene, planned: Planned, running: Running, anew = false): RoundField {
   const { component, kind, point, method } = planned;
   const place = { componentId: component.id, kind: kind.id, point, method: method.id };
   const key = placeKey(place);
@@ -200,7 +201,7 @@ export function fieldOf(scene: Scene, planned: Planned, runningMin: number | nul
   const last = thread.findLast((r) => r.visitId === scene.record.visitId && r.method === method.id) ?? null;
   const taken = anew ? null : last;
   const isSettled = taken?.conditions?.asMeant === true;
-  const about = aboutOf(scene, planned, runningMin, isSettled);
+  const about = aboutOf(scene, planned, running, isSettled);
   const { texts, typed, check, isDraft, state } = entryAt(scene, planned, about, key, taken);
   const earlier = countingReadings(thread, scene.components, { events: scene.events, zone: scene.system.zone })
     .filter((r) => r !== taken)
@@ -257,5 +258,12 @@ export function fieldOf(scene: Scene, planned: Planned, runningMin: number | nul
 export function fieldAtPlace(scene: Scene, at: FieldPlace, now: number, anew: boolean): RoundField | null {
   const component = scene.components.find(({ slot }) => slot === at.slot);
   const place = component && placeAt(component, scene.system.kind, scene.system.plate, at);
-  return place ? fieldOf(scene, { ...place, component }, runningMinutes(scene.record, 'cooling', now), anew) : null;
+  return place
+    ? fieldOf(
+        scene,
+        { ...place, component },
+        runningIn(scene.record, [...scene.threads.values()].flat(), 'cooling', now),
+        anew,
+      )
+    : null;
 }

@@ -15,7 +15,7 @@ import { repairsOn } from './repairs.ts';
 import { allReadings, livingParts, type RoundReading } from './round-parts.ts';
 import type { RoundRecord } from './round-record.ts';
 import type { RoundView } from './round-view.ts';
-import { runningMinutes, visitConditions } from './visit-conditions.ts';
+import { runningIn, visitConditions } from './visit-conditions.ts';
 import { fieldAtPlace, fieldOf, once, type Scene } from './view-field.ts';
 
 /** Whether a visit would have more stops if the other season were worked as well. */
@@ -93,10 +93,12 @@ export function roundView(
     nextRound,
   };
   const { bothSeasons } = record;
+  const standing = [...threads.values()].flat();
   const plan = planRound({ systemKind: system.kind, plate: system.plate, components, season, bothSeasons });
   const stops = plan.map((stop) => {
-    const runningMin = runningMinutes(record, stop.mode, now);
-    return { ...stop, runningMin, fields: stop.readings.map((planned) => fieldOf(scene, planned, runningMin)) };
+    const running = runningIn(record, standing, stop.mode, now);
+    const fields = stop.readings.map((planned) => fieldOf(scene, planned, running));
+    return { ...stop, runningMin: running.runningMin ?? null, fields };
   });
   const assessment = once(() => assessSystem(judged, readings, { nextRound, policy, prior }));
   return {

@@ -1,6 +1,6 @@
 import { newRound, type RoundRecord } from './round-record.ts';
 import type { RoundReading } from './round-parts.ts';
-import { visitConditions } from './visit-conditions.ts';
+import { runningIn, visitConditions } from './visit-conditions.ts';
 
 const start = newRound('visit', 'system', '2026-10-10T14:00:00.000Z');
 const NOW = Date.parse('2026-10-10T15:00:00.000Z');
@@ -39,4 +39,22 @@ test('outdoor air that is no number is told, and warmer than any is refused', ()
   expect([problem(''), problem('84'), problem('-5')]).toEqual([null, null, null]);
   expect(problem('warm')).toHaveProperty('because');
   expect(problem('400')).toEqual({ above: 400 });
+});
+
+test('a stage noted in one mode says nothing of the other, and the last one noted holds', () => {
+  const stage = (takenAt: string, point: string, named: string, visitId = 'visit'): RoundReading => ({
+    ...{ ...settings(takenAt, '50'), visitId, componentId: 'compressor', kind: 'compressor-stage', method: 'cooling' },
+    ...{ point: point as never, inputs: { stage: named } },
+  });
+  const cooling = stage('2026-10-10T14:10:00.000Z', 'call-cooling', 'low');
+  const at = (mode: 'heating' | 'cooling' | 'fan', ...readings: RoundReading[]) =>
+    runningIn(start, readings, mode, NOW);
+  expect(at('cooling', cooling)).toEqual({ compressorStage: 'low' });
+  expect([at('heating', cooling), at('fan', cooling)]).toEqual([{}, {}]);
+  expect(at('cooling', cooling, stage('2026-10-10T14:20:00.000Z', 'call-cooling', 'high'))).toEqual({
+    compressorStage: 'high',
+  });
+  expect(at('cooling', stage('2025-10-10T14:10:00.000Z', 'call-cooling', 'high', 'another'))).toEqual({});
+  const running = { ...start, runningSince: { cooling: '2026-10-10T14:45:00.000Z' } };
+  expect(runningIn(running, [cooling], 'cooling', NOW)).toEqual({ runningMin: 15, compressorStage: 'low' });
 });

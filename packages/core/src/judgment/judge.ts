@@ -1,6 +1,6 @@
 import type { Component, Point } from '../equipment/component.ts';
 import type { Plate } from '../equipment/plate.ts';
-import { isInverter, type SystemKind } from '../equipment/system-kind.ts';
+import type { SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
 import type { About } from '../readings/contract/entry.ts';
 import type { Compared, NumericKind, ReadingKind } from '../readings/contract/kind.ts';
@@ -11,7 +11,6 @@ import {
   type ThreadReading,
   type Ruling,
 } from '../readings/contract/reading.ts';
-import { noBasis } from '../readings/contract/window.ts';
 import { readingKind } from '../readings/registry.ts';
 import type { FleetPrior } from '../series/drift-prior.ts';
 import type { ThreadFit } from '../series/fit-thread.ts';
@@ -20,6 +19,7 @@ import { standingOfFindings } from '../verdict/findings.ts';
 import type { Says } from '../verdict/interpretation.ts';
 import type { Judgment } from '../verdict/judgment.ts';
 import type { Limits } from '../verdict/limits.ts';
+import type { Need } from '../verdict/rules.ts';
 import type { Policy } from '../verdict/policy.ts';
 import { policyFor } from '../verdict/schools.ts';
 import { severityOf, worstOf, type Standing } from '../verdict/standing.ts';
@@ -29,6 +29,7 @@ import { judgeByTrend } from './by-trend.ts';
 import { bringAlike, type ComparedReading } from './compare-readings.ts';
 import type { SystemEvent } from './events.ts';
 import { prepareSeries } from './prepare-series.ts';
+import { limitsAtSpeed, speedNeeded, speedOf } from './speed.ts';
 import { believedOf, correctedFor } from './read-with.ts';
 
 /** What a reading is judged in the light of. */
@@ -161,18 +162,10 @@ function combine(reasons: readonly Judgment[], kind: ReadingKind, point: Point):
 const isAtLeast = (judgment: Judgment | null, standing: Standing): boolean =>
   judgment !== null && severityOf(judgment.standing) >= severityOf(standing);
 
-/** What holds at any speed: what may never be drawn, but no window that is meant for full speed. */
-const atAnySpeed = (limits: Limits): Limits => (limits.known && limits.family === 'window' ? noBasis('speed') : limits);
-
 /** Why a figure that goes with the speed is held against none before it; null where its limits say so already. */
-const notCompared = (limits: Limits): Judgment | null =>
+const notCompared = (limits: Limits, need: Need): Judgment | null =>
   limits.known
-    ? {
-        basis: 'baseline',
-        standing: 'unproven',
-        limit: null,
-        because: { code: 'no-basis', numbers: { need: 'speed' } },
-      }
+    ? { basis: 'baseline', standing: 'unproven', limit: null, because: { code: 'no-basis', numbers: { need } } }
     : null;
 
 function judgeNumber(
@@ -184,8 +177,9 @@ function judgeNumber(
   const { value, point, conditions, inputs } = reading;
   const { systemKind, plate: nameplate, component, nextRound, prior } = context;
   const about: About = { systemKind, plate: nameplate, component, point, conditions };
-  const isAnySpeed = kind.bySpeed === true && isInverter(systemKind);
-  const limits = isAnySpeed ? atAnySpeed(kind.limits(about, policy)) : kind.limits(about, policy);
+  const speed = speedOf(kind, about);
+  const isAnySpeed = speed === 'unknown';
+  const limits = limitsAtSpeed(kind.limits(about, policy), speed, systemKind);
   const earlier = context.earlier.filter(isCounted);
   const series = prepareSeries(kind, [...earlier, reading], about, policy, context.events, prior?.meters);
   const trend = kind.wear === 'none' || isAnySpeed ? null : judgeByTrend(series, { prior, nextRound, policy });
@@ -198,7 +192,7 @@ function judgeNumber(
     error: method?.error?.(believed.value) ?? 0,
   });
   const failed = isAtLeast(found, 'act') || isAtLeast(plate, 'act');
-  const isFirst = earlier.length === 0;
+  const isFirst = !series.compared.some((c) => c.reading !== reading);
   const alike = bringAlike(kind, corrected.value, about, conditions, inputs);
   const held = series.compared.find((c) => c.reading === reading);
   const ownBaseline = baselineOf(series.compared, component.fittedOn, series.limits, series.shifts, held);
@@ -207,7 +201,9 @@ function judgeNumber(
     state,
     found,
     plate,
-    isAnySpeed ? notCompared(limits) : judgeBaseline(kind, alike, ownBaseline, isFirst, failed, about, policy),
+    isAnySpeed
+      ? notCompared(limits, speedNeeded(systemKind))
+      : judgeBaseline(kind, alike, ownBaseline, isFirst, failed, about, policy),
     plate.standing === 'act' ? costOf(kind, believed.value, about) : null,
     ...(kind.besides?.(inputs ?? {}, about, policy) ?? []),
     kind.acrossPoints?.({ ...context.companions, [point]: value }) ?? null,

@@ -9,13 +9,14 @@ import type { Policy } from '../verdict/policy.ts';
 import { baselineOf, type Baseline } from './baseline.ts';
 import { isSince, shiftsOf, type Shift, type SystemEvent } from './events.ts';
 import { doubtOf } from './read-with.ts';
+import { limitsAtSpeed, speedOf } from './speed.ts';
 import { aboutAlike, compareReadings, type ComparedReading } from './compare-readings.ts';
 
 /** A thread as judging and learning take it up. */
 export interface PreparedSeries {
   readonly kind: NumericKind;
   readonly about: About;
-  /** Of all readings, in order of time. */
+  /** Of all readings taken at the speed of the latest, in order of time. */
   readonly compared: readonly ComparedReading[];
   /** Under the kind's common conditions: what compared values and the forecast are held against. */
   readonly limits: Limits;
@@ -39,6 +40,14 @@ function weatherOf(
   return { away: compared.map(({ weather }) => weather?.away ?? null), awaySd, awayAllowed };
 }
 
+/** Those of a thread that were read at the speed of the latest: only they can be compared with it. */
+function atItsSpeed(kind: NumericKind, compared: readonly ComparedReading[], about: About): readonly ComparedReading[] {
+  const latest = compared.at(-1);
+  if (!kind.bySpeed || !latest) return compared;
+  const at = ({ reading: { conditions } }: ComparedReading) => speedOf(kind, { ...about, conditions });
+  return compared.filter((one) => at(one) === at(latest));
+}
+
 /**
  * Prepares a thread's numbers: brought to the kind's common conditions, with the limits that hold there, the part's own
  * baseline, and the series ready to be fitted. What is believed of the meters (`meters`) is taken off each value first. There
@@ -53,8 +62,10 @@ export function prepareSeries(
   meters?: MetersKnown,
 ): PreparedSeries {
   const { fittedOn } = about.component;
-  const compared = compareReadings(kind, readings, about, meters);
-  const limits = kind.limits(aboutAlike(kind, about), policy);
+  const compared = atItsSpeed(kind, compareReadings(kind, readings, about, meters), about);
+  const conditions = compared.at(-1)?.reading.conditions;
+  const speed = speedOf(kind, { ...about, conditions });
+  const limits = limitsAtSpeed(kind.limits(aboutAlike(kind, about), policy), speed, about.systemKind);
   const shifts = shiftsOf(kind.id, about.point, events);
   const baseline = baselineOf(compared, fittedOn, limits, shifts);
   const nominal = (limits.known ? limits.nominal : baseline?.value) ?? compared[0]?.value ?? 1;

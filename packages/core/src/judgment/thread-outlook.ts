@@ -1,5 +1,5 @@
 import { componentsFor, type Component, type Point } from '../equipment/component.ts';
-import type { Plate } from '../equipment/plate.ts';
+import { isTwoStage, type Plate } from '../equipment/plate.ts';
 import { SYSTEM_KINDS, type SystemKind } from '../equipment/system-kind.ts';
 import type { Day } from '../quantity/day.ts';
 import type { About } from '../readings/contract/entry.ts';
@@ -24,6 +24,7 @@ import { worstOf, type Standing } from '../verdict/standing.ts';
 import { judgeByTrend, priorFor } from './by-trend.ts';
 import type { SystemEvent } from './events.ts';
 import { prepareSeries, type PreparedSeries } from './prepare-series.ts';
+import { speedOf } from './speed.ts';
 
 /** A thread as it comes from anywhere: what it is of, and its readings. */
 export interface Thread {
@@ -114,7 +115,10 @@ export function believedThrough(
 export function readyToLearn(thread: Thread, policy: Policy): { threadClass: string; ready: ReadyThread } | null {
   const prepared = prepare(thread, policy);
   if ('outcome' in prepared || prepared.kind.wear === 'none') return null;
-  const { reference, compared, ready } = prepared;
+  const { reference, compared, ready, about } = prepared;
+  const conditions = compared.at(-1)?.reading.conditions;
+  // Read on a stage that nobody noted, it teaches how stages differ, not how a part wears.
+  if (isTwoStage(about.plate) && speedOf(prepared.kind, { ...about, conditions }) === 'unknown') return null;
   const pulls = compared.map(({ meters }) =>
     meters.map(({ quantity, name, power, adds }) => ({ quantity, name, power, adds: adds / reference })),
   );

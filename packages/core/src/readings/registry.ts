@@ -34,6 +34,7 @@ import { heatingPressure } from './refrigerant/heating-pressure.ts';
 import { heatRise } from './air/heat-rise.ts';
 import { controlFuseLooks } from './looks/control-fuse-looks.ts';
 import { indoorLooks } from './looks/indoor-looks.ts';
+import { compressorStage } from './motor/compressor-stage.ts';
 import { compressorOhms } from './motor/compressor-ohms.ts';
 import { pressureSwitchOhms } from './controls/pressure-switch-ohms.ts';
 import { blowerRelayContactOhms } from './controls/blower-relay-contact-ohms.ts';
@@ -110,6 +111,7 @@ const KINDS: Readonly<Record<ReadingKindId, ReadingKind>> = {
   'delivered-capacity': deliveredCapacity,
   'blower-amps': blowerAmps,
   'blower-relay-coil-ohms': blowerRelayCoilOhms,
+  'compressor-stage': compressorStage,
   'compressor-amps': compressorAmps,
   'outdoor-fan-amps': outdoorFanAmps,
   'run-capacitor-capacitance': runCapacitorCapacitance,

@@ -36,6 +36,7 @@ export const NEEDS = [
   'heat-rating',
   'heat-elements',
   'speed',
+  'stage',
   'gas-rise-range',
   'heating-chart',
   'inside-chart',

@@ -117,6 +117,7 @@ export const RULE_WORDS: Readonly<Record<Rule, RuleWords>> = {
 /** What is missing, and what would settle it. */
 export const NEED_WORDS: Readonly<Record<Need, Said>> = {
   speed: 'It runs at a speed of its own choice: kept, not compared.',
+  stage: ['Judged on the high stage only', ': note which one runs, or call for high.'],
   'heat-elements': 'Number of elements not on the plate record: count them, then note it.',
   'heat-rating': 'No kW of the electric heat on the plate record.',
   'gas-rise-range': 'No rise range on the plate record.',

@@ -34,7 +34,10 @@ const read = (over: Record<string, string>) => {
 
 test('a row of our own comes as it was entered, in the state it was taken in', () => {
   expect(
-    read({ conditions: 'outdoorF=52; iceSeen=true; loose=fan-lead-pulled+strip-wire-lifted', note: "'=1+1" }),
+    read({
+      conditions: 'outdoorF=52; iceSeen=true; compressorStage=low; loose=fan-lead-pulled+strip-wire-lifted',
+      note: "'=1+1",
+    }),
   ).toMatchObject({
     day: dayOf('2026-10-10'),
     minute: 14 * 60 + 20,
@@ -42,7 +45,12 @@ test('a row of our own comes as it was entered, in the state it was taken in', (
     note: '=1+1',
     own: {
       entry: { inputs: { microfarads: 38.4 }, at: [['run-capacitor', 'herm']] },
-      conditions: { outdoorF: 52, iceSeen: true, loose: ['fan-lead-pulled', 'strip-wire-lifted'] },
+      conditions: {
+        outdoorF: 52,
+        iceSeen: true,
+        compressorStage: 'low',
+        loose: ['fan-lead-pulled', 'strip-wire-lifted'],
+      },
     },
   });
   expect(read({ kind: 'indoor-looks', part: 'Indoor unit', method: 'seen', entered: 'seen=a+b=c' })).toMatchObject({

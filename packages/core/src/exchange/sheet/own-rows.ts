@@ -22,6 +22,9 @@ function inputOf(method: Method, name: string, text: string): Input {
   return spec?.type === 'number' && text !== '' && !Number.isNaN(value) ? value : text;
 }
 
+/** Conditions that are words. */
+const IN_WORDS: readonly string[] = ['chargeDoubt', 'compressorStage'] satisfies (keyof Conditions)[];
+
 /** Conditions as they are written beside a reading: "outdoorF=52; runningMin=15". */
 function conditionsIn(text: string): Conditions {
   const read = conditionsSchema.safeParse(
@@ -29,7 +32,7 @@ function conditionsIn(text: string): Conditions {
       Object.entries(pairsIn(text)).map(([name, value]) => {
         if (name === 'loose') return [name, value.split('+')];
         if (value === 'true' || value === 'false') return [name, value === 'true'];
-        return [name, name === 'chargeDoubt' ? value : Number(value)];
+        return [name, IN_WORDS.includes(name) ? value : Number(value)];
       }),
     ),
   );

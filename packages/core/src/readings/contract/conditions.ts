@@ -42,6 +42,8 @@ export const conditionsSchema = z.object({
   sensorOhms: within('Ω'),
   /** True where whoever read it has seen that the machine was in the state the reading is for: called, with its power, delays over. */
   asMeant: z.literal(true).optional(),
+  /** The stage a two-stage compressor ran on; absent where nobody said. */
+  compressorStage: z.enum(['low', 'high']).optional(),
   /** Where the defrost board ends a defrost, as read or moved on this visit, °F. */
   terminationF: within('°F'),
   /** Whether ice or bands of frost were seen outdoors on this visit, or told of. */

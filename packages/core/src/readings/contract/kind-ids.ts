@@ -34,6 +34,7 @@ export const READING_KIND_IDS = [
   'delivered-capacity',
   'blower-amps',
   'blower-relay-coil-ohms',
+  'compressor-stage',
   'compressor-amps',
   'outdoor-fan-amps',
   'run-capacitor-capacitance',

@@ -109,7 +109,7 @@ export interface NumericKind extends AnyKind {
   readonly costs?: (value: number, about: About) => Because | null;
   /** Turns a departure from the part's own baseline into a verdict; undefined where baselines are not judged. */
   readonly judgeBaseline?: (departure: Departure, about: About, policy: Policy) => Judgment;
-  /** True where it goes with how fast the compressor runs, which nobody knows of a machine that sets its own speed. */
+  /** True where it goes with how fast the compressor runs: see speedOf. */
   readonly bySpeed?: true;
   /** By what a figure is off where the meter has changed its unit by itself, the likeliest first: asked before a slipped decimal point. */
   readonly unitSlips?: readonly number[];

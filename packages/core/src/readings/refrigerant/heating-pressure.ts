@@ -28,6 +28,7 @@ function limits(about: About, policy: Policy): Limits {
 /** Pressures in heating, psig, against the manufacturer's chart for the outdoor air; without a chart only the record. */
 export const heatingPressure: NumericKind = {
   type: 'number',
+  bySpeed: true,
   id: 'heating-pressure',
   title: 'Heating pressure',
   component: 'refrigerant-circuit',

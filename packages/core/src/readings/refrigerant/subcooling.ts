@@ -56,6 +56,7 @@ export const subcooling: NumericKind = {
     const target = about.plate.targetSubcoolingF;
     return `${refrigerantLine(about)}${target === undefined ? '' : `, plate ${target} °F`}`;
   },
+  bySpeed: true,
   wear: 'either',
   driftIn: 'unit',
   driftPrior: { meanShare: 0, sdShare: 1 },

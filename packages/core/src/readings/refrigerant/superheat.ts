@@ -97,6 +97,7 @@ export const superheat: NumericKind = {
     const wanted = typeof target === 'number' ? `, target ${target.toFixed(0)} °F` : '';
     return `${refrigerantLine(about)}${wanted}`;
   },
+  bySpeed: true,
   wear: 'either',
   driftIn: 'unit',
   driftPrior: { meanShare: 0, sdShare: 1 },

@@ -20,6 +20,7 @@ const linesOf = (plate: Plate): Line[] => [
   ['Factory charge', plate.factoryChargeOz === undefined ? undefined : `${plate.factoryChargeOz} oz`],
   ['Metering', plate.metering?.replace('-', ' ')],
   ['Target subcooling', plate.targetSubcoolingF === undefined ? undefined : `${plate.targetSubcoolingF} °F`],
+  ['Compressor stages', plate.compressorStages?.toString()],
   ['Compressor RLA', amps(plate.compressorRla)],
   ['Compressor LRA', amps(plate.compressorLra)],
   ['Outdoor fan FLA', amps(plate.outdoorFanFla)],

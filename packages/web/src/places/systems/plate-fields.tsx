@@ -101,6 +101,16 @@ function OutdoorFields(props: PlateFieldsProps) {
       )}
       <fieldset className={rows}>
         <legend className="mb-2 text-lg font-bold">Outdoor plate</legend>
+        {condenser &&
+          choice(
+            'compressorStages',
+            'Compressor stages',
+            [
+              ['1', 'One'],
+              ['2', 'Two: low and high'],
+            ],
+            true,
+          )}
         {number('compressorRla', 'Compressor RLA', 'A')}
         {number('compressorLra', 'Compressor LRA', 'A')}
         {condenser && number('outdoorFanFla', 'Outdoor fan FLA', 'A')}
