@@ -47,14 +47,20 @@ test('a stage noted in one mode says nothing of the other, and the last one note
     ...{ point: point as never, inputs: { stage: named } },
   });
   const cooling = stage('2026-10-10T14:10:00.000Z', 'call-cooling', 'low');
-  const at = (mode: 'heating' | 'cooling' | 'fan', ...readings: RoundReading[]) =>
+  const at = (mode: 'heating' | 'cooling' | 'fan' | 'calls', ...readings: RoundReading[]) =>
     runningIn(start, readings, mode, NOW);
-  expect(at('cooling', cooling)).toEqual({ compressorStage: 'low' });
-  expect([at('heating', cooling), at('fan', cooling)]).toEqual([{}, {}]);
+  expect(at('cooling', cooling)).toEqual({ call: 'cooling', compressorStage: 'low' });
+  expect([at('heating', cooling), at('fan', cooling)]).toEqual([{ call: 'heating' }, { call: 'fan' }]);
+  expect(at('calls', cooling)).toEqual({});
   expect(at('cooling', cooling, stage('2026-10-10T14:20:00.000Z', 'call-cooling', 'high'))).toEqual({
+    call: 'cooling',
     compressorStage: 'high',
   });
-  expect(at('cooling', stage('2025-10-10T14:10:00.000Z', 'call-cooling', 'high', 'another'))).toEqual({});
+  expect(at('cooling', stage('2025-10-10T14:10:00.000Z', 'call-cooling', 'high', 'another'))).toEqual({
+    call: 'cooling',
+  });
   const running = { ...start, runningSince: { cooling: '2026-10-10T14:45:00.000Z' } };
-  expect(runningIn(running, [cooling], 'cooling', NOW)).toEqual({ runningMin: 15, compressorStage: 'low' });
+  expect(runningIn(running, [cooling], 'cooling', NOW)).toEqual({
+    ...{ runningMin: 15, call: 'cooling', compressorStage: 'low' },
+  });
 });

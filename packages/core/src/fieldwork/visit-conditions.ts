@@ -1,7 +1,7 @@
 import type { Point } from '../equipment/component.ts';
 import { momentOfId } from '../quantity/moment-of-id.ts';
 import { parseMeasure } from '../quantity/measure.ts';
-import { OUTDOOR_MOST_F, type Conditions } from '../readings/contract/conditions.ts';
+import { OUTDOOR_MOST_F, RUNNING_CALLS, type Conditions } from '../readings/contract/conditions.ts';
 import { stageIn } from '../readings/motor/compressor-stage.ts';
 import { readingKind } from '../readings/registry.ts';
 import { standingReadings } from '../judgment/assess-system.ts';
@@ -65,19 +65,24 @@ export function visitConditions(
 
 const STAGE_POINT: Readonly<Partial<Record<Mode, Point>>> = { heating: 'call-heating', cooling: 'call-cooling' };
 
-/** What holds while the machine runs in a mode: how long it has, min, and on which stage, as far as somebody said. */
+/** What holds while the machine runs in a mode: how long it has, min, on which call and stage, as far as somebody said. */
 export function runningIn(
   record: RoundRecord,
   readings: readonly RoundReading[],
   mode: Mode,
   now: number,
-): Pick<Conditions, 'runningMin' | 'compressorStage'> {
+): Pick<Conditions, 'runningMin' | 'call' | 'compressorStage'> {
   const runningMin = runningMinutes(record, mode, now);
   const told = readings.findLast(
     (r) => r.visitId === record.visitId && r.kind === 'compressor-stage' && r.point === STAGE_POINT[mode],
   );
   const compressorStage = told && stageIn(told.inputs);
-  return { ...(runningMin !== null && { runningMin }), ...(compressorStage && { compressorStage }) };
+  const call = RUNNING_CALLS.find((known) => known === mode);
+  return {
+    ...(runningMin !== null && { runningMin }),
+    ...(call && { call }),
+    ...(compressorStage && { compressorStage }),
+  };
 }
 
 /** Minutes the machine has run in a mode; null when nobody said it began. */

@@ -100,21 +100,27 @@ function judgeState(reading: JudgedReading, kind: ReadingKind): Judgment | null 
   return { basis: 'state', standing: STANDING_OF[read.says], limit: null, because };
 }
 
+/** Of what a reading is the first, where it is one: of its part, or of its part in such a state. */
+type First = 'of-part' | 'in-state' | null;
+
 function judgeBaseline(
   kind: NumericKind,
   compared: Compared,
   baseline: Baseline | null,
-  isFirst: boolean,
+  first: First,
   failed: boolean,
   about: About,
   policy: Policy,
 ): Judgment | null {
   if (!kind.judgeBaseline) return null;
-  if (!baseline || isFirst) {
+  if (!baseline || first) {
     // What has failed already is nothing to hold later readings against.
     const because: Judgment['because'] =
-      isFirst && !failed
-        ? { code: 'is-the-baseline', numbers: { value: compared.value, unit: kind.unit } }
+      first && !failed
+        ? {
+            code: 'is-the-baseline',
+            numbers: { value: compared.value, unit: kind.unit, ...(first === 'in-state' && { inThisState: true }) },
+          }
         : { code: 'no-baseline-yet', numbers: { readings: 0 } };
     return { basis: 'baseline', standing: 'unproven', limit: null, because };
   }
@@ -192,7 +198,8 @@ function judgeNumber(
     error: method?.error?.(believed.value) ?? 0,
   });
   const failed = isAtLeast(found, 'act') || isAtLeast(plate, 'act');
-  const isFirst = !series.compared.some((c) => c.reading !== reading);
+  const isAlone = !series.compared.some((c) => c.reading !== reading);
+  const first = !isAlone ? null : earlier.length === 0 ? 'of-part' : 'in-state';
   const alike = bringAlike(kind, corrected.value, about, conditions, inputs);
   const held = series.compared.find((c) => c.reading === reading);
   const ownBaseline = baselineOf(series.compared, component.fittedOn, series.limits, series.shifts, held);
@@ -203,7 +210,7 @@ function judgeNumber(
     plate,
     isAnySpeed
       ? notCompared(limits, speedNeeded(systemKind))
-      : judgeBaseline(kind, alike, ownBaseline, isFirst, failed, about, policy),
+      : judgeBaseline(kind, alike, ownBaseline, first, failed, about, policy),
     plate.standing === 'act' ? costOf(kind, believed.value, about) : null,
     ...(kind.besides?.(inputs ?? {}, about, policy) ?? []),
     kind.acrossPoints?.({ ...context.companions, [point]: value }) ?? null,

@@ -9,14 +9,14 @@ import type { Policy } from '../verdict/policy.ts';
 import { baselineOf, type Baseline } from './baseline.ts';
 import { isSince, shiftsOf, type Shift, type SystemEvent } from './events.ts';
 import { doubtOf } from './read-with.ts';
-import { limitsAtSpeed, speedOf } from './speed.ts';
+import { limitsAtSpeed, mayBeOneCall, speedOf } from './speed.ts';
 import { aboutAlike, compareReadings, type ComparedReading } from './compare-readings.ts';
 
 /** A thread as judging and learning take it up. */
 export interface PreparedSeries {
   readonly kind: NumericKind;
   readonly about: About;
-  /** Of all readings taken at the speed of the latest, in order of time. */
+  /** Of all readings that the latest can be compared with, in order of time: at its speed, on its call. */
   readonly compared: readonly ComparedReading[];
   /** Under the kind's common conditions: what compared values and the forecast are held against. */
   readonly limits: Limits;
@@ -40,12 +40,19 @@ function weatherOf(
   return { away: compared.map(({ weather }) => weather?.away ?? null), awaySd, awayAllowed };
 }
 
-/** Those of a thread that were read at the speed of the latest: only they can be compared with it. */
-function atItsSpeed(kind: NumericKind, compared: readonly ComparedReading[], about: About): readonly ComparedReading[] {
-  const latest = compared.at(-1);
-  if (!kind.bySpeed || !latest) return compared;
-  const at = ({ reading: { conditions } }: ComparedReading) => speedOf(kind, { ...about, conditions });
-  return compared.filter((one) => at(one) === at(latest));
+/** Those of a thread that the latest can be compared with: read at the same speed, and on a call that may be the same. */
+function likeTheLatest(
+  kind: NumericKind,
+  compared: readonly ComparedReading[],
+  about: About,
+): readonly ComparedReading[] {
+  const latest = compared.at(-1)?.reading;
+  if (!latest || (!kind.bySpeed && !kind.byCall)) return compared;
+  const at = ({ conditions }: ThreadReading) => ({ ...about, conditions });
+  const speed = speedOf(kind, at(latest));
+  return compared.filter(
+    ({ reading }) => speedOf(kind, at(reading)) === speed && (!kind.byCall || mayBeOneCall(at(latest), at(reading))),
+  );
 }
 
 /**
@@ -62,7 +69,7 @@ export function prepareSeries(
   meters?: MetersKnown,
 ): PreparedSeries {
   const { fittedOn } = about.component;
-  const compared = atItsSpeed(kind, compareReadings(kind, readings, about, meters), about);
+  const compared = likeTheLatest(kind, compareReadings(kind, readings, about, meters), about);
   const conditions = compared.at(-1)?.reading.conditions;
   const speed = speedOf(kind, { ...about, conditions });
   const limits = limitsAtSpeed(kind.limits(aboutAlike(kind, about), policy), speed, about.systemKind);

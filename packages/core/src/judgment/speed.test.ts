@@ -1,4 +1,5 @@
 import { dayOf } from '../quantity/day.ts';
+import type { RunningCall } from '../readings/contract/conditions.ts';
 import type { JudgedReading } from '../readings/contract/reading.ts';
 import { numericKind } from '../readings/registry.ts';
 import { DEFAULT_POLICY } from '../verdict/policy.ts';
@@ -105,4 +106,30 @@ test('a thread read on stages nobody noted teaches the firm nothing of wear', ()
   });
   const learned = (stage: Stage, stages: 1 | 2) => readyToLearn(thread(stage, stages), DEFAULT_POLICY) !== null;
   expect([learned(undefined, 2), learned('high', 2), learned(undefined, 1)]).toEqual([false, true, true]);
+});
+
+// Each call has a blower tap of its own, heat often a slower one. Common practice, no source.
+test('a blower is compared with itself on the same call: another tap is no blocked air', () => {
+  const blower = { slot: 'blower', kind: 'blower', plate: {}, fittedOn: null } as const;
+  const at = (value: number, call: RunningCall | undefined, on = day, stage: Stage = undefined): JudgedReading => ({
+    ...amps(value, stage, on),
+    ...{ id: `${value} at ${on}`, kind: 'blower-amps', point: 'whole' },
+    conditions: { ...(call && { call }), ...(stage && { compressorStage: stage }) },
+  });
+  const air = { ...plate, compressorStages: 1, blowerMotor: 'psc', blowerFla: 4.1 } as const;
+  const blowerSaid = (reading: JudgedReading, earlier: readonly JudgedReading[], stages: 1 | 2 = 1) =>
+    said(reading, earlier, { component: blower, plate: { ...air, compressorStages: stages } });
+  const cooled = [at(3.3, 'cooling', day - 720), at(3.3, 'cooling', day - 360)];
+  expect(blowerSaid(at(2.3, 'cooling'), cooled)).toMatchObject({ because: { code: 'blocked-air' } });
+  expect(blowerSaid(at(2.3, 'electric-heat'), cooled).reasons.map(({ because }) => because)).toContainEqual({
+    code: 'is-the-baseline',
+    numbers: { value: 2.3, unit: 'A', inThisState: true },
+  });
+  // A call that nobody noted, as in older records, may have been this one.
+  const noted = cooled.map(({ conditions: _none, ...rest }) => ({ ...rest, conditions: {} }));
+  expect(blowerSaid(at(2.3, 'cooling'), noted)).toMatchObject({ because: { code: 'blocked-air' } });
+  // A low stage asks for less air, too.
+  const high = [at(3.3, 'cooling', day - 720, 'high'), at(3.3, 'cooling', day - 360, 'high')];
+  expect(blowerSaid(at(2.3, 'cooling', day, 'low'), high, 2).standing).not.toBe('watch');
+  expect(blowerSaid(at(2.3, 'cooling', day, 'high'), high, 2).standing).toBe('watch');
 });

@@ -9,6 +9,9 @@ import type { Need } from '../verdict/rules.ts';
 /** How fast the compressor ran for a reading that goes with it: at its full speed, on its low stage, or nobody knows. */
 export type Speed = 'full' | 'low' | 'unknown';
 
+/** Of a reading, what it takes to say how the machine ran. */
+type Ran = Omit<About, 'component' | 'point'>;
+
 /** How fast it ran while a reading of a kind was taken; 'full' for kinds that do not go with it. */
 export function speedOf(
   kind: NumericKind,
@@ -20,6 +23,13 @@ export function speedOf(
   const stage = conditions?.compressorStage;
   if (stage === undefined) return 'unknown';
   return stage === 'high' ? 'full' : 'low';
+}
+
+/** Whether two readings may be of one call, on one stage where there are two: what nobody noted may have been the same. */
+export function mayBeOneCall(one: Ran, other: Ran): boolean {
+  const same = <T>(a: T | undefined, b: T | undefined) => a === undefined || b === undefined || a === b;
+  const [a, b] = [one.conditions ?? {}, other.conditions ?? {}];
+  return same(a.call, b.call) && (!isTwoStage(one.plate) || same(a.compressorStage, b.compressorStage));
 }
 
 /** What would settle how fast it ran. */

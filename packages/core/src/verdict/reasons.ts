@@ -73,7 +73,7 @@ export const REASONS = {
   'far-below-usual': z.object(againstBaseline),
   'blocked-air': z.object({ ...againstBaseline, motor: z.enum(['psc', 'ecm']) }),
   'no-baseline-yet': z.object({ readings: number }),
-  'is-the-baseline': z.object({ value: number, unit }),
+  'is-the-baseline': z.object({ value: number, unit, inThisState: z.literal(true).optional() }),
   trend: z.object({
     chance: number,
     expected: number,

@@ -124,6 +124,7 @@ test('every other reason has a sentence that holds its numbers', () => {
     { code: 'heat-added', numbers: { amps: 20.8, volts: 240, btuh: 17_034, ofCooling: null } },
     { code: 'not-fitted', numbers: { kind: 'superheat' } },
     { code: 'is-the-baseline', numbers: { value: 41.4, unit: 'µF' } },
+    { code: 'is-the-baseline', numbers: { value: 2.3, unit: 'A', inThisState: true } },
     { code: 'trend-too-short', numbers: { readings: 1, least: 2, by: 'bench' } },
     { code: 'trend-without-limit', numbers: { perYear: 0.2, readings: 4, unit: 'A' } },
     { code: 'odd-point', numbers: { value: 4, expected: 40, chance: 0.4, unit: 'µF' } },

@@ -184,7 +184,10 @@ const SENTENCES: { [Code in keyof ReasonNumbers]: (numbers: ReasonNumbers[Code])
     `: on ${n.motor === 'psc' ? 'a PSC' : 'an ECM'} blower that points to blocked air: filter, wheel or coil.`,
   ],
   'no-baseline-yet': () => 'No baseline yet.',
-  'is-the-baseline': (n) => ['First reading of this part', `: ${sayQuantity(n.value, n.unit)} becomes its baseline.`],
+  'is-the-baseline': (n) => [
+    n.inThisState ? 'First reading in this state' : 'First reading of this part',
+    `: ${sayQuantity(n.value, n.unit)} becomes its baseline.`,
+  ],
   trend,
   'trend-too-short': (n) => [
     `${n.readings === 1 ? 'One reading' : `${n.readings} readings`} so far`,

@@ -35,7 +35,8 @@ const read = (over: Record<string, string>) => {
 test('a row of our own comes as it was entered, in the state it was taken in', () => {
   expect(
     read({
-      conditions: 'outdoorF=52; iceSeen=true; compressorStage=low; loose=fan-lead-pulled+strip-wire-lifted',
+      conditions:
+        'outdoorF=52; iceSeen=true; call=cooling; compressorStage=low; loose=fan-lead-pulled+strip-wire-lifted',
       note: "'=1+1",
     }),
   ).toMatchObject({
@@ -48,6 +49,7 @@ test('a row of our own comes as it was entered, in the state it was taken in', (
       conditions: {
         outdoorF: 52,
         iceSeen: true,
+        call: 'cooling',
         compressorStage: 'low',
         loose: ['fan-lead-pulled', 'strip-wire-lifted'],
       },

@@ -23,7 +23,7 @@ function inputOf(method: Method, name: string, text: string): Input {
 }
 
 /** Conditions that are words. */
-const IN_WORDS: readonly string[] = ['chargeDoubt', 'compressorStage'] satisfies (keyof Conditions)[];
+const IN_WORDS: readonly string[] = ['chargeDoubt', 'call', 'compressorStage'] satisfies (keyof Conditions)[];
 
 /** Conditions as they are written beside a reading: "outdoorF=52; runningMin=15". */
 function conditionsIn(text: string): Conditions {

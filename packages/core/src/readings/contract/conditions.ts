@@ -13,6 +13,10 @@ const within = (unit: Unit, low = FLOOR[unit], high = CEILING[unit]) =>
     .refine((value) => value === 0 || Math.abs(value) >= FINEST, { error: 'finer than any meter shows' })
     .optional();
 
+/** What may be called for while a machine runs: each has a blower speed of its own. */
+export const RUNNING_CALLS = ['fan', 'electric-heat', 'gas-heat', 'heating', 'cooling'] as const;
+export type RunningCall = (typeof RUNNING_CALLS)[number];
+
 /**
  * What held while a reading was taken. Outdoor air and running time are entered once a visit; the rest follows from
  * readings taken before it on the same visit. All of it travels with each reading, so that it can be worked out again.
@@ -42,6 +46,8 @@ export const conditionsSchema = z.object({
   sensorOhms: within('Ω'),
   /** True where whoever read it has seen that the machine was in the state the reading is for: called, with its power, delays over. */
   asMeant: z.literal(true).optional(),
+  /** What was called for; absent where nobody said. */
+  call: z.enum(RUNNING_CALLS).optional(),
   /** The stage a two-stage compressor ran on; absent where nobody said. */
   compressorStage: z.enum(['low', 'high']).optional(),
   /** Where the defrost board ends a defrost, as read or moved on this visit, °F. */

@@ -111,6 +111,8 @@ export interface NumericKind extends AnyKind {
   readonly judgeBaseline?: (departure: Departure, about: About, policy: Policy) => Judgment;
   /** True where it goes with how fast the compressor runs: see speedOf. */
   readonly bySpeed?: true;
+  /** True where it goes with what is called for: a blower has a speed for each call. */
+  readonly byCall?: true;
   /** By what a figure is off where the meter has changed its unit by itself, the likeliest first: asked before a slipped decimal point. */
   readonly unitSlips?: readonly number[];
   /** What else is to be said of a part that is read so, besides its value: whether it is the one its machine asks for, say. */

@@ -23,6 +23,7 @@ export const blowerAmps: NumericKind = {
     const fla = plate.blowerFla === undefined ? 'no FLA' : `FLA ${plate.blowerFla} A`;
     return plate.blowerMotor ? `${plate.blowerMotor.toUpperCase()} ${fla}` : fla;
   },
+  byCall: true,
   wear: 'rises',
   movedBy: ['filter and duct: how freely the air moves', 'speed tap', 'line volts'],
   baselineDecides: () => true,

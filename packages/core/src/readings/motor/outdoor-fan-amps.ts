@@ -9,6 +9,7 @@ export const outdoorFanAmps: NumericKind = {
   component: 'outdoor-fan',
   unit: 'A',
   plateLine: ({ plate }) => (plate.outdoorFanFla === undefined ? 'no FLA' : `FLA ${plate.outdoorFanFla} A`),
+  bySpeed: true,
   wear: 'rises',
   movedBy: ['line volts', 'density of the outdoor air, slightly'],
   baselineDecides: () => true,
