@@ -36,6 +36,8 @@ export interface Scene {
   readonly repairs: readonly Repair[];
   /** The readings that stand, by thread, each in the order they were taken. */
   readonly threads: ReadonlyMap<string, readonly RoundReading[]>;
+  /** All of them. */
+  readonly standing: readonly RoundReading[];
   /** The system as its readings are interpreted. */
   readonly judged: InterpretedSystem;
   readonly atHand: AtHand;
@@ -90,8 +92,7 @@ const typedReading = (
 /** What a typed reading says beside what was taken on the visit. */
 function interpretTyped(scene: Scene, { component, kind, point }: Planned, typed: JudgedReading) {
   const { visitId } = scene.record;
-  const beside = [...scene.threads.values()]
-    .flat()
+  const beside = scene.standing
     .filter((r) => r.visitId === visitId)
     .filter(
       (r) => !(r.componentId === component.id && r.kind === kind.id && r.point === point && r.method === typed.method),
@@ -259,11 +260,6 @@ export function fieldAtPlace(scene: Scene, at: FieldPlace, now: number, anew: bo
   const component = scene.components.find(({ slot }) => slot === at.slot);
   const place = component && placeAt(component, scene.system.kind, scene.system.plate, at);
   return place
-    ? fieldOf(
-        scene,
-        { ...place, component },
-        runningIn(scene.record, [...scene.threads.values()].flat(), 'cooling', now),
-        anew,
-      )
+    ? fieldOf(scene, { ...place, component }, runningIn(scene.record, scene.standing, 'cooling', now), anew)
     : null;
 }

@@ -76,6 +76,7 @@ export function roundView(
   const nextRound = nextRoundAfter(today, policy);
   const season = seasonOfRound(record, system.zone);
   const threads = byThread(readings);
+  const standing = [...threads.values()].flat();
   const scene: Scene = {
     system,
     record,
@@ -85,6 +86,7 @@ export function roundView(
     components,
     repairs,
     threads,
+    standing,
     judged,
     atHand,
     conditions,
@@ -93,7 +95,6 @@ export function roundView(
     nextRound,
   };
   const { bothSeasons } = record;
-  const standing = [...threads.values()].flat();
   const plan = planRound({ systemKind: system.kind, plate: system.plate, components, season, bothSeasons });
   const stops = plan.map((stop) => {
     const running = runningIn(record, standing, stop.mode, now);

@@ -9,13 +9,15 @@ import type { Policy } from '../verdict/policy.ts';
 import { baselineOf, type Baseline } from './baseline.ts';
 import { isSince, shiftsOf, type Shift, type SystemEvent } from './events.ts';
 import { doubtOf } from './read-with.ts';
-import { limitsAtSpeed, mayBeOneCall, speedOf } from './speed.ts';
+import { limitsAtSpeed, mayBeOneCall, speedOf, type Speed } from './speed.ts';
 import { aboutAlike, compareReadings, type ComparedReading } from './compare-readings.ts';
 
 /** A thread as judging and learning take it up. */
 export interface PreparedSeries {
   readonly kind: NumericKind;
   readonly about: About;
+  /** How fast the compressor ran for the latest, where the kind goes with it. */
+  readonly speed: Speed;
   /** Of all readings that the latest can be compared with, in order of time: at its speed, on its call. */
   readonly compared: readonly ComparedReading[];
   /** Under the kind's common conditions: what compared values and the forecast are held against. */
@@ -41,18 +43,14 @@ function weatherOf(
 }
 
 /** Those of a thread that the latest can be compared with: read at the same speed, and on a call that may be the same. */
-function likeTheLatest(
-  kind: NumericKind,
-  compared: readonly ComparedReading[],
-  about: About,
-): readonly ComparedReading[] {
-  const latest = compared.at(-1)?.reading;
-  if (!latest || (!kind.bySpeed && !kind.byCall)) return compared;
-  const at = ({ conditions }: ThreadReading) => ({ ...about, conditions });
-  const speed = speedOf(kind, at(latest));
-  return compared.filter(
-    ({ reading }) => speedOf(kind, at(reading)) === speed && (!kind.byCall || mayBeOneCall(at(latest), at(reading))),
-  );
+function likeTheLatest(kind: NumericKind, all: readonly ComparedReading[], about: About) {
+  const at = ({ reading: { conditions } }: ComparedReading) => ({ ...about, conditions });
+  const latest = all.at(-1);
+  const speed = latest ? speedOf(kind, at(latest)) : 'full';
+  if (!latest || (!kind.bySpeed && !kind.byCall)) return { compared: all, speed };
+  const isLike = (one: ComparedReading) =>
+    speedOf(kind, at(one)) === speed && (!kind.byCall || mayBeOneCall(at(latest), at(one)));
+  return { compared: all.filter(isLike), speed };
 }
 
 /**
@@ -69,9 +67,7 @@ export function prepareSeries(
   meters?: MetersKnown,
 ): PreparedSeries {
   const { fittedOn } = about.component;
-  const compared = likeTheLatest(kind, compareReadings(kind, readings, about, meters), about);
-  const conditions = compared.at(-1)?.reading.conditions;
-  const speed = speedOf(kind, { ...about, conditions });
+  const { compared, speed } = likeTheLatest(kind, compareReadings(kind, readings, about, meters), about);
   const limits = limitsAtSpeed(kind.limits(aboutAlike(kind, about), policy), speed, about.systemKind);
   const shifts = shiftsOf(kind.id, about.point, events);
   const baseline = baselineOf(compared, fittedOn, limits, shifts);
@@ -88,6 +84,7 @@ export function prepareSeries(
   return {
     kind,
     about,
+    speed,
     compared,
     limits,
     shifts,

@@ -13,10 +13,7 @@ export type Speed = 'full' | 'low' | 'unknown';
 type Ran = Omit<About, 'component' | 'point'>;
 
 /** How fast it ran while a reading of a kind was taken; 'full' for kinds that do not go with it. */
-export function speedOf(
-  kind: NumericKind,
-  { systemKind, plate, conditions }: Omit<About, 'component' | 'point'>,
-): Speed {
+export function speedOf(kind: NumericKind, { systemKind, plate, conditions }: Ran): Speed {
   if (!kind.bySpeed) return 'full';
   if (isInverter(systemKind)) return 'unknown';
   if (!isTwoStage(plate)) return 'full';

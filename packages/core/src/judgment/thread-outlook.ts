@@ -24,7 +24,6 @@ import { worstOf, type Standing } from '../verdict/standing.ts';
 import { judgeByTrend, priorFor } from './by-trend.ts';
 import type { SystemEvent } from './events.ts';
 import { prepareSeries, type PreparedSeries } from './prepare-series.ts';
-import { speedOf } from './speed.ts';
 
 /** A thread as it comes from anywhere: what it is of, and its readings. */
 export interface Thread {
@@ -115,10 +114,9 @@ export function believedThrough(
 export function readyToLearn(thread: Thread, policy: Policy): { threadClass: string; ready: ReadyThread } | null {
   const prepared = prepare(thread, policy);
   if ('outcome' in prepared || prepared.kind.wear === 'none') return null;
-  const { reference, compared, ready, about } = prepared;
-  const conditions = compared.at(-1)?.reading.conditions;
+  const { reference, compared, ready, about, speed } = prepared;
   // Read on a stage that nobody noted, it teaches how stages differ, not how a part wears.
-  if (isTwoStage(about.plate) && speedOf(prepared.kind, { ...about, conditions }) === 'unknown') return null;
+  if (isTwoStage(about.plate) && speed === 'unknown') return null;
   const pulls = compared.map(({ meters }) =>
     meters.map(({ quantity, name, power, adds }) => ({ quantity, name, power, adds: adds / reference })),
   );

@@ -1,7 +1,7 @@
 import type { Conditions } from '../contract/conditions.ts';
 import type { FindingKind } from '../contract/kind.ts';
 import type { Method } from '../contract/entry.ts';
-import { found } from '../contract/window.ts';
+import { choices, found } from '../contract/window.ts';
 import type { Point } from '../../equipment/component.ts';
 import { isTwoStage } from '../../equipment/plate.ts';
 import { isHeatPump, isInverter } from '../../equipment/system-kind.ts';
@@ -16,14 +16,7 @@ const seenIn = (id: string, stops: Method['stops'], point: Point, heats: boolean
   order: 2,
   points: ({ systemKind, plate }) =>
     isTwoStage(plate) && !isInverter(systemKind) && (!heats || isHeatPump(systemKind)) ? [point] : [],
-  inputs: [
-    {
-      id: 'stage',
-      type: 'choice',
-      label: 'Runs on',
-      options: Object.entries(STAGES).map(([value, label]) => ({ value, label })),
-    },
-  ],
+  inputs: [{ id: 'stage', type: 'choice', label: 'Runs on', options: choices(STAGES) }],
   evaluate: () => found('setting-read'),
 });
 

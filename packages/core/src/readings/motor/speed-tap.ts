@@ -1,5 +1,5 @@
 import type { FindingKind } from '../contract/kind.ts';
-import { found } from '../contract/window.ts';
+import { choices, found } from '../contract/window.ts';
 
 const SPEEDS = { low: 'Low', 'medium-low': 'Medium low', medium: 'Medium', 'medium-high': 'Medium high', high: 'High' };
 
@@ -19,14 +19,7 @@ export const speedTap: FindingKind = {
       order: 97,
       optional: 'on-fault',
       points: () => ['call-cooling', 'call-heating'],
-      inputs: [
-        {
-          id: 'speed',
-          type: 'choice',
-          label: 'Set to',
-          options: Object.entries(SPEEDS).map(([value, label]) => ({ value, label })),
-        },
-      ],
+      inputs: [{ id: 'speed', type: 'choice', label: 'Set to', options: choices(SPEEDS) }],
       evaluate: () => found('setting-read'),
     },
   ],
