@@ -13,7 +13,9 @@ export interface Unwritten {
 }
 
 const PREFIX = 'yarnix-unwritten';
-const LONGEST_WAIT_MS = 500;
+/** A page that is reloaded lets go of its lock when the browser comes to it, which on a busy device takes seconds. */
+const LONGEST_WAIT_MS = 5000;
+const LOOK_AGAIN_MS = 25;
 const page = v7();
 const noted = new Map<string, Unwritten>();
 
@@ -56,10 +58,19 @@ export function written(key: string, done: Unwritten): void {
 
 const sameAs = (a: Outgoing) => (b: Outgoing) => a.path === b.path && JSON.stringify(a.body) === JSON.stringify(b.body);
 
+const notesOf = (of: string): string[] => Object.keys(localStorage).filter((n) => n.startsWith(`${PREFIX}/${of}/`));
+
+/** Resolves once pages have nothing noted: each is gone and was taken up, or lives and has written its own; or when time is up. */
+async function nothingNoted(pages: ReadonlySet<string>): Promise<void> {
+  for (let waited = 0; waited < LONGEST_WAIT_MS; waited += LOOK_AGAIN_MS) {
+    if ([...pages].every((of) => notesOf(of).length === 0)) return;
+    await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
+  }
+}
+
 /** Writes what another page noted and could not write, each thing once. */
 async function takeUp(of: string): Promise<void> {
-  const start = `${PREFIX}/${of}/`;
-  for (const name of Object.keys(localStorage).filter((n) => n.startsWith(start))) {
+  for (const name of notesOf(of)) {
     const { record, outgoing } = JSON.parse(localStorage.getItem(name) ?? '{}') as Partial<Unwritten>;
     const tx = (await device()).transaction(['rounds', 'outbox'], 'readwrite');
     const outbox = tx.objectStore('outbox');
@@ -84,11 +95,8 @@ async function takeUpAll(): Promise<void> {
     }),
   );
   const taken = [...others].map((of) => navigator.locks.request(lockOf(of), () => takeUp(of)));
-  await Promise.race([
-    Promise.allSettled(taken),
-    // Another page that is open keeps its lock; nobody waits for it to be closed.
-    new Promise((resolve) => setTimeout(resolve, LONGEST_WAIT_MS)),
-  ]);
+  // Another page that is open keeps its lock, and writes in a moment what it noted: nobody waits for it to be closed.
+  await Promise.race([Promise.allSettled(taken), nothingNoted(others)]);
 }
 
 let taken: Promise<void> | undefined;
