@@ -4,6 +4,11 @@ import globals from 'globals';
 import tseslint from 'typescript-eslint';
 import js from '@eslint/js';
 
+const inheritedNames = {
+  selector: "BinaryExpression[operator='in'][left.type!='Literal'][left.type!='PrivateIdentifier']",
+  message: 'A name may be one that every object inherits: use own or isOwn.',
+};
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '.tsbuild/**', '.local/**', 'node_modules/**', 'test-results/**', 'playwright-report/**'] },
   js.configs.recommended,
@@ -24,13 +29,7 @@ export default tseslint.config(
       '@typescript-eslint/switch-exhaustiveness-check': 'error',
       'max-lines-per-function': ['error', { max: 80, skipComments: true, skipBlankLines: true }],
       eqeqeq: 'error',
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector: "BinaryExpression[operator='in'][left.type!='Literal'][left.type!='PrivateIdentifier']",
-          message: 'A name may be one that every object inherits: use own or isOwn.',
-        },
-      ],
+      'no-restricted-syntax': ['error', inheritedNames],
     },
   },
   {
@@ -40,6 +39,19 @@ export default tseslint.config(
     rules: {
       'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
       'regexp/no-super-linear-move': ['error', { report: 'potential' }],
+    },
+  },
+  {
+    files: ['packages/server/src/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        inheritedNames,
+        ...['Identifier.arguments', 'MemberExpression.callee > Identifier.object'].map((use) => ({
+          selector: `CallExpression[callee.name='transact'] CallExpression > ${use}[name=/^(db|store)$/]`,
+          message: 'Within a transaction, ask through the transaction: the pool has no answer until it ends.',
+        })),
+      ],
     },
   },
   {

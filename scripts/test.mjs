@@ -32,14 +32,17 @@ const check = (name, command, args) => ({
   read: ({ code }) => ({ passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1, failures: [], took: [] }),
 });
 
-/** Tests of one project by Jest, in one process; a step beside it has the other core. `env`: what they are told besides. */
-function jest(project, env, args = []) {
-  const file = join(results, `${project}.json`);
+/**
+ * Tests of one project by Jest, in one process; a step beside it has the other core. `env`: what they are told besides. `how`:
+ * in which way, where the same tests run in two.
+ */
+function jest(project, env, args = [], how = '') {
+  const file = join(results, `${project}${how.replaceAll(' ', '-')}.json`);
   const covered = has('coverage')
-    ? ['--coverage', '--coverageReporters=json-summary', `--coverageDirectory=${join(results, 'coverage', project)}`]
+    ? ['--coverage', '--coverageReporters=json-summary', `--coverageDirectory=${join(results, 'coverage', `${project}${how}`)}`]
     : [];
   return {
-    name: `jest: ${project}`,
+    name: `jest: ${project}${how}`,
     command: 'npx',
     args: [
       ...['jest', '--selectProjects', project, '--ci', '--runInBand', '--json', `--outputFile=${file}`],
@@ -82,6 +85,8 @@ function quickSteps(database) {
 /** All steps that need no browser, the longest first: two of them run side by side. */
 const stepsBeforeJourneys = (database) => [
   jest('server', database),
+  // Whoever asks for a second connection while holding the first would wait for ever here.
+  jest('server', { ...database, TEST_CONNECTIONS: '1' }, [], ' on one connection'),
   check('lint', 'npx', ['eslint', '.']),
   jest('core', {}),
   jest('web', {}),

@@ -1,3 +1,4 @@
+import { inTransaction } from './database/transaction.ts';
 import { callsService } from './features/visits/calls.ts';
 import { calendarService } from './features/calendar/service.ts';
 import { closingService } from './features/visits/closing.ts';
@@ -97,8 +98,8 @@ const onHandle = (wiring: Wiring, needs: Services): On<Services> => ({
   ...wiring,
   needs,
   transact: (work) =>
-    wiring.db.transaction((trx) => {
-      const within = { ...wiring, db: trx };
-      return work(onHandle(within, servicesOn(within)));
+    inTransaction(wiring.db, (held) => {
+      const within = { ...wiring, db: held };
+      return work({ ...onHandle(within, servicesOn(within)), db: held });
     }),
 });

@@ -18,8 +18,19 @@ export interface Wiring {
  */
 export interface On<Needs extends object = object> extends Wiring {
   readonly needs: Needs;
-  readonly transact: <T>(work: (within: On<Needs>) => Promise<T>) => Promise<T>;
+  readonly transact: <T>(work: (within: Within<Needs>) => Promise<T>) => Promise<T>;
 }
+
+/**
+ * The same within a transaction. What is to happen there takes one of these, and neither a handle nor services from
+ * anywhere else: its own are all on the transaction's connection.
+ */
+export interface Within<Needs extends object = object> extends On<Needs> {
+  readonly db: Knex.Transaction;
+}
+
+/** What a service that only writes is made from: it has no handle but that of the transactions it opens. */
+export type Writing<Needs extends object = object> = Pick<On<Needs>, 'now' | 'transact'>;
 
 /** An object whose values are made when they are first asked for. */
 export function lazily<T extends object>(makers: { readonly [K in keyof T]: () => T[K] }): T {

@@ -1,5 +1,6 @@
 import knex, { type Knex } from 'knex';
 import pg from 'pg';
+import { refuseWithin } from './transaction.ts';
 
 const DATE_OID = 1082;
 // A calendar date has no time zone: keep "2026-04-15" as it is instead of a moment in the server's zone.
@@ -17,8 +18,8 @@ const LOCK_MS = 10_000;
 const silent = (): void => undefined;
 
 /** A pool of connections to the database at that URL. `patient` for long work that nobody waits for. */
-export const connect = (url: string, poolSize = 12, { patient = false } = {}): Knex =>
-  knex({
+export const connect = (url: string, poolSize = 12, { patient = false } = {}): Knex => {
+  const pool = knex({
     client: 'pg',
     connection: {
       connectionString: url,
@@ -31,3 +32,5 @@ export const connect = (url: string, poolSize = 12, { patient = false } = {}): K
     // What befalls a connection reaches whoever asks through it; the pool replaces those that nobody is using.
     log: { warn: silent, error: silent, deprecate: silent, debug: silent },
   });
+  return refuseWithin(pool);
+};

@@ -1,6 +1,7 @@
 import { readingAsKept, type LoadableFirm, type LoadableSystem } from './loadable-firm.ts';
 import { dayIn, DEFAULT_POLICY, isoOf, ratingOf, sayRating, type Day, type FleetPrior } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { inTransaction } from './transaction.ts';
 import { priorOf } from './firm-prior.ts';
 import { standingsOf } from '../features/parts/standings.ts';
 import { digestOf } from './digest.ts';
@@ -178,7 +179,7 @@ export async function loadFirm(
 ): Promise<void> {
   const prior = priorOf(firm);
   const loading = { firm, prior };
-  await db.transaction(async (trx) => {
+  await inTransaction(db, async (trx) => {
     await trx('firms').insert({
       id: firm.id,
       name: firm.name,

@@ -142,3 +142,21 @@ test('a transaction asks its one connection one question at a time', async () =>
   process.off('warning', onWarning);
   expect(warned.filter((w) => w.includes('client.query'))).toEqual([]);
 });
+
+test('as many decisions at once as there are connections, and twice as many, are all kept, and bystanders wait for none', async () => {
+  const { id: personId } = (await request(app).get('/api/session')).body.person;
+  const many = await Promise.all(Array.from({ length: 12 }, () => makeSystem(app)));
+  const keys = await Promise.all(
+    many.map(async ({ id }) => {
+      const byHand = v7();
+      const job = { text: 'Look at the drain', byWhen: '2026-10-20', minutes: 20 };
+      await request(app).put(`/api/systems/${id}/jobs/${byHand}`).send(job).expect(200);
+      return `hand:${byHand}`;
+    }),
+  );
+  const decision = { decision: 'accepted', note: '', day: '2026-10-12', personId, version: 0 };
+  const deciding = keys.map((key) => request(app).put(`/api/jobs/${key}`).send(decision));
+  const [bystander, ...decided] = await Promise.all([request(app).get('/api/session'), ...deciding]);
+  expect(bystander.status).toBe(200);
+  expect(statuses(decided)).toEqual(Array(12).fill(200));
+});

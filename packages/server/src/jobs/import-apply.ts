@@ -1,5 +1,6 @@
 import { fleetPriorFrom, policyFrom } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { inTransaction } from '../database/transaction.ts';
 import { IMPORT_COLUMNS, type ImportLine } from '../features/imports/store.ts';
 import type { CheckEnd } from './import-check.ts';
 import { chunksOf } from './slices.ts';
@@ -74,7 +75,7 @@ async function bringIn(working: Working): Promise<'in' | 'stopped'> {
     if (await isStopping(working)) return 'stopped';
     const to = from + ROWS_AT_A_TIME;
     const named = { id: row.id, firm: row.firm_id, person: row.person_id, from, to };
-    await db.transaction(async (trx) => {
+    await inTransaction(db, async (trx) => {
       for (const write of WRITES) await trx.raw(write, named);
       await note({ db: trx, row }, { done_up_to: to, done: Math.min(to, end), total: end });
     });
@@ -138,7 +139,7 @@ async function takeBack(db: Knex, importId: string, table: string, but: readonly
 
 /** Takes back all that came in with an import, in one step; parts of systems it made go with them. */
 async function undo({ db, row }: Working): Promise<void> {
-  await db.transaction(async (trx) => {
+  await inTransaction(db, async (trx) => {
     await takeBack(trx, row.id, 'readings');
     await takeBack(trx, row.id, 'visits');
     // A system that is left with nothing but its first parts goes, and they with it.

@@ -35,7 +35,7 @@ export interface JobQueue {
   readonly addPreview: (within: Knex, previewId: string) => Promise<void>;
   /** The same for an import. */
   readonly addImport: (within: Knex, importId: string) => Promise<void>;
-  /** The queue itself, started when it is first asked for. */
+  /** The queue itself, started when it is first asked for: before a transaction begins that adds to it, never within. */
   readonly boss: () => Promise<PgBoss>;
   readonly stop: () => Promise<void>;
 }

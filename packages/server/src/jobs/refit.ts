@@ -1,5 +1,6 @@
 import { fleetPriorFrom, policyFrom, someOf, type FleetPrior, type Policy } from '@yarnix/core';
 import type { Knex } from 'knex';
+import { inTransaction } from '../database/transaction.ts';
 import type { Logger } from 'pino';
 import type { RefitRow } from '../features/refits/store.ts';
 import { withCheck } from '../features/meters/checks.ts';
@@ -94,7 +95,7 @@ async function learnAndKeep(
     classes: { ...learned.prior.classes, ...kept(before.classes) },
     meters: { ...learned.prior.meters, ...kept(before.meters) },
   };
-  return db.transaction(async (trx) => {
+  return inTransaction(db, async (trx) => {
     // Held first: a meter that was checked while the fleet was gone through keeps what its check said.
     await trx('firms').where({ id: row.firm_id }).forUpdate().first('id');
     const whole = (await readChecks(trx, row.firm_id, checked)).reduce(withCheck, prior);

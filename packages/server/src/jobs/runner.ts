@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { inTransaction } from '../database/transaction.ts';
 import pRetry from 'p-retry';
 import type PgBoss from 'pg-boss';
 import type { Logger } from 'pino';
@@ -53,7 +54,7 @@ async function queueStale(db: Knex, jobs: JobQueue, now: Date): Promise<void> {
     .whereRaw(`prior_learned_at is null or prior_learned_at < ?::timestamptz - interval '${FRESH_FOR} hours'`, [now])
     .select<{ id: string }[]>('id');
   for (const { id } of stale) {
-    await db.transaction(async (trx) => {
+    await inTransaction(db, async (trx) => {
       const queued = await trx('refits')
         .insert({ id: v7(), firm_id: id, state: 'queued', asked_at: now })
         .onConflict()

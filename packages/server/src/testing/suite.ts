@@ -20,6 +20,9 @@ import type { Identify, Permission } from '../identity/context.ts';
 import { jobQueue, type JobQueue } from '../jobs/queue.ts';
 import { jobRunner, type Runner } from '../jobs/runner.ts';
 
+/** Connections of a suite's pool: of one, whoever asks for a second while holding the first is found out. */
+const CONNECTIONS = Number(process.env.TEST_CONNECTIONS ?? 6);
+
 const TEMPLATE = 'yarnix_template';
 
 /** A firm of two people, and the app as its first person sees it. */
@@ -65,7 +68,7 @@ export async function openSuite(now: () => Date = () => new Date('2026-10-10T18:
   const name = `yarnix_suite_${randomUUID().slice(0, 8)}`;
   await copyTemplate(admin, name);
   const url = databaseUrl(admin, name);
-  const db = connect(url, 6);
+  const db = connect(url, CONNECTIONS);
   const log = pino({ level: 'silent' });
   const addFirm = async (firmName: string) => {
     const [firmId, personId] = [v7(), v7()];

@@ -15,7 +15,7 @@ import { holdSystem } from '../../database/hold.ts';
 import { ProblemError } from '../../http/problems.ts';
 import { checkDayNotAhead, checkNotBefore } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import type { On } from '../../wiring.ts';
+import type { On, Within } from '../../wiring.ts';
 import type { systemsService } from '../systems/service.ts';
 import { eventsStore } from './store.ts';
 
@@ -46,7 +46,7 @@ export function eventsService({ db, now, needs, transact }: On<Needs>) {
   const store = eventsStore(db);
 
   /** Whether a repair is kept just so already. Throws id-taken when another visit's, or another kind of repair, has the id. */
-  async function isKept({ db: held }: On, context: RequestContext, id: string, event: NewEvent): Promise<boolean> {
+  async function isKept({ db: held }: Within, context: RequestContext, id: string, event: NewEvent): Promise<boolean> {
     const kept = await eventsStore(held).find(context, id);
     if (!kept) return false;
     if (kept.visitId !== event.visitId || kept.kind !== event.kind)
@@ -56,7 +56,7 @@ export function eventsService({ db, now, needs, transact }: On<Needs>) {
 
   /** The plate record follows a setting that is moved, and goes back with it when it is put back. */
   async function moveSetting(
-    { needs: { systems } }: On<Needs>,
+    { needs: { systems } }: Within<Needs>,
     context: RequestContext,
     systemId: string,
     event: NewEvent,

@@ -1,6 +1,7 @@
 import type { Feed } from '@yarnix/core';
 import request from 'supertest';
 import { v7 } from 'uuid';
+import { connect } from '../../database/connection.ts';
 import { benchReading, makeSystem, openSuite, startVisit, type MadeSystem, type Suite } from '../../testing/suite.ts';
 
 let suite: Suite;
@@ -82,12 +83,15 @@ test('a transaction that began first and ends last is not passed over', async ()
   });
   const person = (await suite.db('people').where({ firm_id: suite.firmId }).first('id')).id as string;
   const [slow, fast] = [v7(), v7()];
-  const trx = await suite.db.transaction();
+  // On a connection of its own, as another request's: this suite may have but one.
+  const other = connect(suite.url, 1);
+  const trx = await other.transaction();
   await trx('systems').insert({ ...row(slow), created_by: person });
   await suite.db('systems').insert({ ...row(fast), created_by: person });
   // The fast one is there, but the slow one may still come before it: neither is told yet.
   expect((await ask(at)).events).toEqual([]);
   await trx.commit();
+  await other.destroy();
   expect((await ask(at)).events.map((e) => e.id)).toEqual([slow, fast]);
 });
 

@@ -94,6 +94,7 @@ export function importsService({ db, now, jobs, transact }: On) {
     to: object,
   ): Promise<ImportView> {
     const row = await one(context, id);
+    await jobs.boss();
     await transact(async ({ db: held }) => {
       if (!(await importsStore(held).move(context, id, from, { ...AFRESH, ...to }))) throw wrongState(row);
       await jobs.addImport(held, id);

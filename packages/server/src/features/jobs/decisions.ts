@@ -1,7 +1,7 @@
 import { isCalledOff, isDoneBySaying, jobSeverity, type Job, type JobsPage, type NewDecision } from '@yarnix/core';
 import { ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import type { On } from '../../wiring.ts';
+import type { Within } from '../../wiring.ts';
 import { jobsStore } from './store.ts';
 
 export interface CalledOff {
@@ -24,7 +24,7 @@ function checkDecision(job: Job, asked: NewDecision, people: JobsPage['people'])
 
 /** Keeps a decision, and tells the calendar of who is not to come any more. */
 export async function keepDecision(
-  { db, needs }: On<CalledOff>,
+  { db, needs }: Within<CalledOff>,
   context: RequestContext,
   job: Job,
   asked: NewDecision,

@@ -18,7 +18,7 @@ import { together } from '../../database/together.ts';
 import { holdSystem } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import type { On } from '../../wiring.ts';
+import type { On, Writing } from '../../wiring.ts';
 import { keepDecision, type CalledOff } from './decisions.ts';
 import { jobsOf, roundsOf } from './gather.ts';
 import type { Planned } from './jobs-from.ts';
@@ -51,24 +51,52 @@ async function systemOf(on: Knex, context: RequestContext, key: string): Promise
   return systemId;
 }
 
+/** Where jobs are asked for: a handle, and the services that are on it. */
+type Asking = Pick<On<Needs>, 'db' | 'now' | 'needs'>;
+
+/** What jobs are worked out by. */
+async function planned({ db, now, needs }: Asking, context: RequestContext): Promise<Planned> {
+  const [{ policy }, seasons, zone] = await together(
+    db,
+    () => needs.session.judging(context),
+    () => needs.planning.seasons(context),
+    () => needs.planning.zone(context),
+  );
+  // What rounds take is asked for where there is a round, and not else: it takes longer than all other questions.
+  return {
+    today: dayIn(zone, now().toISOString()),
+    dayOf: (moment) => dayIn(zone, moment.toISOString()),
+    policy,
+    seasons,
+    roundMinutes: () => needs.planning.roundMinutes(context),
+  };
+}
+
 /** Jobs as they are now: all that match, the rounds among them, and one by its key. */
-interface Now {
-  readonly all: (on: Knex, context: RequestContext, asked: Asked) => Promise<Job[]>;
-  readonly one: (on: Knex, context: RequestContext, systemId: string, key: string) => Promise<Job>;
+const all = async (on: Asking, context: RequestContext, asked: Asked): Promise<Job[]> =>
+  jobsOf(on.db, context, asked, await planned(on, context));
+const rounds = async (on: Asking, context: RequestContext, asked: Asked): Promise<Job[]> =>
+  roundsOf(on.db, context, asked, await planned(on, context));
+async function one(on: Asking, context: RequestContext, systemId: string, key: string): Promise<Job> {
+  const isRound = key.startsWith('round:');
+  const jobs = [...(isRound ? await rounds(on, context, { systemId }) : []), ...(await all(on, context, { systemId }))];
+  const job = jobs.find((j) => j.key === key);
+  if (!job) throw notFound('job');
+  return job;
 }
 
 /** What people note and decide. */
-const deciding = ({ now, transact }: On<Needs>, { all, one }: Now) => ({
+const deciding = ({ now, transact }: Writing<Needs>) => ({
   /** Keeps a job noted by hand; the same id again changes it. */
   note: (context: RequestContext, systemId: string, id: string, asked: NewJob): Promise<Job> =>
-    transact(async ({ db: held }) => {
-      await holdSystem(held, context, systemId);
-      const store = handStore(held);
-      const kept = await store.handOf(id);
+    transact(async (within) => {
+      await holdSystem(within.db, context, systemId);
+      const byHand = handStore(within.db);
+      const kept = await byHand.handOf(id);
       if (kept && (kept.firmId !== context.firmId || kept.systemId !== systemId))
         throw new ProblemError('id-taken', 'Another job has this id.');
-      await store.keep(context, systemId, id, asked, now());
-      return one(held, context, systemId, `hand:${id}`);
+      await byHand.keep(context, systemId, id, asked, now());
+      return one(within, context, systemId, `hand:${id}`);
     }),
 
   /** Decides a job, as it was when one looked at it: who decides after somebody else hears so, and overwrites nothing. */
@@ -76,7 +104,7 @@ const deciding = ({ now, transact }: On<Needs>, { all, one }: Now) => ({
     transact(async (within) => {
       const systemId = await systemOf(within.db, context, key);
       await holdSystem(within.db, context, systemId);
-      const job = await one(within.db, context, systemId, key);
+      const job = await one(within, context, systemId, key);
       // What was promised of a day is not promised of another.
       const window = asked.window === undefined ? (asked.day === job.day ? job.window : null) : asked.window;
       if (
@@ -88,7 +116,7 @@ const deciding = ({ now, transact }: On<Needs>, { all, one }: Now) => ({
       )
         return job;
       await keepDecision(within, context, job, { ...asked, window }, now());
-      return one(within.db, context, systemId, key);
+      return one(within, context, systemId, key);
     }),
 
   /** Gives a day and a person to what is to do on a system, each upon the version that was looked at: all of it, or nothing. */
@@ -100,12 +128,12 @@ const deciding = ({ now, transact }: On<Needs>, { all, one }: Now) => ({
     transact(async (within) => {
       await holdSystem(within.db, context, systemId);
       for (const { key, version } of jobs) {
-        const job = await one(within.db, context, systemId, key);
+        const job = await one(within, context, systemId, key);
         const asked = { decision: 'accepted' as const, note: job.decision === 'declined' ? '' : job.note };
         await keepDecision(within, context, job, { ...asked, day, personId, window, version }, now());
       }
       const keys = new Set(jobs.map(({ key }) => key));
-      const kept = await all(within.db, context, { systemId });
+      const kept = await all(within, context, { systemId });
       return kept.filter(({ key }) => keys.has(key));
     }),
 });
@@ -115,45 +143,16 @@ const deciding = ({ now, transact }: On<Needs>, { all, one }: Now) => ({
  * time they are asked for, so that they open and close by themselves; what people decide of them is kept beside.
  */
 export function jobsService(on: On<Needs>) {
-  const { db, now, needs } = on;
-  const planned = async (context: RequestContext): Promise<Planned> => {
-    const [{ policy }, seasons, zone] = await together(
-      db,
-      () => needs.session.judging(context),
-      () => needs.planning.seasons(context),
-      () => needs.planning.zone(context),
-    );
-    // What rounds take is asked for where there is a round, and not else: it takes longer than all other questions.
-    return {
-      today: dayIn(zone, now().toISOString()),
-      dayOf: (moment) => dayIn(zone, moment.toISOString()),
-      policy,
-      seasons,
-      roundMinutes: () => needs.planning.roundMinutes(context),
-    };
-  };
-  const all = async (on: Knex, context: RequestContext, asked: Asked): Promise<Job[]> =>
-    jobsOf(on, context, asked, await planned(context));
-  const rounds = async (on: Knex, context: RequestContext, asked: Asked): Promise<Job[]> =>
-    roundsOf(on, context, asked, await planned(context));
-  const one = async (on: Knex, context: RequestContext, systemId: string, key: string): Promise<Job> => {
-    const isRound = key.startsWith('round:');
-    const jobs = [
-      ...(isRound ? await rounds(on, context, { systemId }) : []),
-      ...(await all(on, context, { systemId })),
-    ];
-    const job = jobs.find((j) => j.key === key);
-    if (!job) throw notFound('job');
-    return job;
-  };
+  const { db, needs } = on;
   return {
     async page(context: RequestContext, { decision, limit, source, ...asked }: JobsQuery): Promise<JobsPage> {
-      const [found, people, areas] = await Promise.all([
-        (source === 'round' ? rounds : all)(db, context, asked),
-        jobsStore(db).people(context),
-        needs.systems.areas(context),
-      ]);
-      const days = await planned(context);
+      const [found, people, areas] = await together(
+        db,
+        () => (source === 'round' ? rounds : all)(on, context, asked),
+        () => jobsStore(db).people(context),
+        () => needs.systems.areas(context),
+      );
+      const days = await planned(on, context);
       const told = found.filter(
         ({ decision: is, decided }) => !isLongDone(is, decided && days.dayOf(new Date(decided.at)), days.today),
       );
@@ -166,25 +165,25 @@ export function jobsService(on: On<Needs>) {
 
     people: (context: RequestContext) => jobsStore(db).people(context),
     /** What is left to do on one system. */
-    ofSystem: (context: RequestContext, systemId: string): Promise<Job[]> => all(db, context, { systemId }),
+    ofSystem: (context: RequestContext, systemId: string): Promise<Job[]> => all(on, context, { systemId }),
     /** What is planned for a day and a person. */
     planned: async (context: RequestContext): Promise<Job[]> =>
-      (await all(db, context, {})).filter(
+      (await all(on, context, {})).filter(
         ({ decision, day, person }) => decision === 'accepted' && day !== null && person !== null,
       ),
     /** What is planned for days from one to another, or for no day yet. */
     async plannedBetween(context: RequestContext, from: string, to: string): Promise<Job[]> {
-      const planned = await jobsStore(db).plannedOn(context, from, to);
-      if (planned.length === 0) return [];
-      const systemIds = [...new Set(planned.map((row) => row.system_id))];
-      return (await all(db, context, { systemIds, keys: planned.map(({ key }) => key) })).filter(
+      const decided = await jobsStore(db).plannedOn(context, from, to);
+      if (decided.length === 0) return [];
+      const systemIds = [...new Set(decided.map((row) => row.system_id))];
+      return (await all(on, context, { systemIds, keys: decided.map(({ key }) => key) })).filter(
         ({ decision, day }) => decision === 'accepted' && (day === null || (day >= from && day <= to)),
       );
     },
     async job(context: RequestContext, key: string): Promise<Job> {
-      return one(db, context, await systemOf(db, context, key), key);
+      return one(on, context, await systemOf(db, context, key), key);
     },
 
-    ...deciding(on, { all, one }),
+    ...deciding(on),
   };
 }

@@ -20,6 +20,7 @@ import {
   type NewMeterCheck,
 } from '@yarnix/core';
 import { isDeepStrictEqual } from 'node:util';
+import { together } from '../../database/together.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import { checkNotAhead } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
@@ -178,13 +179,14 @@ export function metersService({ db, now, needs, transact }: On<Needs>) {
   const today = (context: RequestContext) => needs.planning.dayOf(context, now());
   return {
     async all(context: RequestContext): Promise<{ meters: MeterView[]; people: Person[] }> {
-      const [day, rows, checks, people, { prior }] = await Promise.all([
-        today(context),
-        store.all(context),
-        store.checks(context),
-        store.people(context),
-        needs.session.judging(context),
-      ]);
+      const [day, rows, checks, people, { prior }] = await together(
+        db,
+        () => today(context),
+        () => store.all(context),
+        () => store.checks(context),
+        () => store.people(context),
+        () => needs.session.judging(context),
+      );
       const names = new Map(people.map((p) => [p.id, p.name]));
       const kept = rows.map((row) => viewOfMeter(row, names, checks, knownOf(prior, row.id, row.kind, day)));
       return { meters: [...kept, ...before(people, prior, day)], people };
@@ -192,7 +194,12 @@ export function metersService({ db, now, needs, transact }: On<Needs>) {
 
     /** Instruments in use today. */
     async inUse(context: RequestContext): Promise<MeterInUse[]> {
-      const [day, rows, last] = await Promise.all([today(context), store.all(context), store.lastChecks(context)]);
+      const [day, rows, last] = await together(
+        db,
+        () => today(context),
+        () => store.all(context),
+        () => store.lastChecks(context),
+      );
       return usedOn(rows, isoOf(day), last);
     },
 

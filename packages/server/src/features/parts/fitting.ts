@@ -11,7 +11,7 @@ import {
 import { ProblemError } from '../../http/problems.ts';
 import { checkDayNotAhead, checkNotBeforeYear } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import type { On } from '../../wiring.ts';
+import type { Writing } from '../../wiring.ts';
 import type { PartInSystem, partsService } from './service.ts';
 
 interface Needs {
@@ -26,7 +26,7 @@ interface Needs {
 }
 
 /** Fitting a part on the spot: the old life ends, a new one begins, and the system is judged anew, all or nothing; and by which school a part is judged. */
-export function fittingService({ now, transact }: On<Needs>) {
+export function fittingService({ now, transact }: Writing<Needs>) {
   /** A part goes in on an open round of its own system, today or before, and not before the old one was last read. */
   async function check(needs: Needs, context: RequestContext, fitted: FittedPart, old: PartInSystem): Promise<void> {
     checkDayNotAhead('fittedOn', fitted.fittedOn, now());

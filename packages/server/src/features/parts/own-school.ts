@@ -6,9 +6,9 @@ import type { RequestContext } from '../../identity/context.ts';
 import { labelOf } from './replacement.ts';
 import { partsStore } from './store.ts';
 
-/** Notes one school that a part is judged by; tells whose system it is. Runs in the caller's transaction. */
+/** Notes one school that a part is judged by; tells whose system it is. */
 export async function judgePartBy(
-  db: Knex,
+  db: Knex.Transaction,
   context: RequestContext,
   id: string,
   { school, setting }: PartSchool,

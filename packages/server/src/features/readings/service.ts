@@ -3,7 +3,7 @@ import { digestOf } from '../../database/digest.ts';
 import { holdSystemOf } from '../../database/hold.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import type { On } from '../../wiring.ts';
+import type { On, Within } from '../../wiring.ts';
 import type { PartInSystem } from '../parts/service.ts';
 import { checkAgainstRegistry, checkCorrection, checkWhereAndWhen } from './check-reading.ts';
 import { keptOf, readingsStore, viewOfReading, type ReadingRow } from './store.ts';
@@ -35,7 +35,7 @@ function sameAgain(existing: ReadingRow, digest: string): ReadingView {
 
 /** Takes a reading that is not kept yet, and judges its system anew. */
 async function takeNew(
-  { db, needs, now: clock }: On<Needs>,
+  { db, needs, now: clock }: Within<Needs>,
   context: RequestContext,
   id: string,
   reading: NewReading,

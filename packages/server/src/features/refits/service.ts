@@ -26,6 +26,7 @@ export function refitsService({ db, now, jobs, transact }: On) {
     },
     async ask(context: RequestContext): Promise<Refit> {
       const id = v7();
+      await jobs.boss();
       await transact(async ({ db: held }) => {
         if (await refitsStore(held).insert(context, id, now())) await jobs.addSlice(held, id);
       });
@@ -35,6 +36,7 @@ export function refitsService({ db, now, jobs, transact }: On) {
     },
     async wish(context: RequestContext, id: string, wish: 'cancel' | 'resume'): Promise<Refit> {
       const before = await one(context, id);
+      await jobs.boss();
       const changed =
         wish === 'cancel'
           ? await store.cancel(context, id)

@@ -59,6 +59,7 @@ export function schoolsService({ db, now, jobs, transact }: On<Needs>) {
       const { policy: before } = await stands(context);
       if (undoes !== undefined && !(await store.change(context, undoes))) throw notFound('change of schools');
       if (schoolsChanged(before, after).length === 0) return schools(context);
+      await jobs.boss();
       await transact(async ({ db: held, needs: { refits } }) => {
         const within = schoolsStore(held);
         if (!(await within.replace(context, revision, after)))
@@ -81,6 +82,7 @@ export function schoolsService({ db, now, jobs, transact }: On<Needs>) {
     async ask(context: RequestContext, policy: Policy): Promise<Preview> {
       const id = v7();
       const draft = checked(policy);
+      await jobs.boss();
       await transact(async ({ db: held }) => {
         await schoolsStore(held).askPreview(context, id, draft, now());
         await jobs.addPreview(held, id);

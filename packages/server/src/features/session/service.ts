@@ -9,6 +9,7 @@ import {
 } from '@yarnix/core';
 import { LRUCache } from 'lru-cache';
 import { notFound } from '../../http/problems.ts';
+import { together } from '../../database/together.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
 import { sessionStore, type FirmRow } from './store.ts';
@@ -41,12 +42,13 @@ export function sessionService({ db, now, needs }: On<Needs>) {
   const store = sessionStore(db);
   return {
     async session(context: RequestContext): Promise<Session> {
-      const [firm, person, refrigerants, meters] = await Promise.all([
-        store.firm(context),
-        store.person(context),
-        needs.refrigerants.all(context),
-        needs.meters.inUse(context),
-      ]);
+      const [firm, person, refrigerants, meters] = await together(
+        db,
+        () => store.firm(context),
+        () => store.person(context),
+        () => needs.refrigerants.all(context),
+        () => needs.meters.inUse(context),
+      );
       if (!firm || !person) throw notFound('firm');
       return { firm: { ...firm, ...judgingOf(firm) }, person, refrigerants, meters, now: now().toISOString() };
     },

@@ -7,7 +7,7 @@ import { systemsStore } from './store.ts';
 
 /** Notes the wires of one part, in a transaction; what else is on the plate stays, whoever changes it meanwhile. */
 export async function noteWires(
-  db: Knex,
+  db: Knex.Transaction,
   context: RequestContext,
   id: string,
   { on, wires }: NewWires,

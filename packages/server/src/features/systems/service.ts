@@ -14,6 +14,7 @@ import { digestOf } from '../../database/digest.ts';
 import { holdSystem } from '../../database/hold.ts';
 import { checkDayNotAhead, checkNotBeforeYear } from '../../http/times.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
+import { together } from '../../database/together.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
 import type { partsService } from '../parts/service.ts';
@@ -82,16 +83,17 @@ export function systemsService({ db, now, needs, transact }: On<Needs>) {
   async function detail(context: RequestContext, id: string): Promise<SystemDetail> {
     const system = await store.find(context, id);
     if (!system) throw notFound('system');
-    const [zone, components, visits, readings, followUps, looseEnds, photos, events] = await Promise.all([
-      needs.planning.zone(context),
-      needs.parts.ofSystem(context, id),
-      needs.visits.ofSystem(context, id),
-      needs.readings.ofSystem(context, id),
-      needs.followUps.ofSystem(context, id),
-      needs.looseEnds.ofSystem(context, id),
-      needs.photos.ofSystem(context, id),
-      needs.events.ofSystem(context, id),
-    ]);
+    const [zone, components, visits, readings, followUps, looseEnds, photos, events] = await together(
+      db,
+      () => needs.planning.zone(context),
+      () => needs.parts.ofSystem(context, id),
+      () => needs.visits.ofSystem(context, id),
+      () => needs.readings.ofSystem(context, id),
+      () => needs.followUps.ofSystem(context, id),
+      () => needs.looseEnds.ofSystem(context, id),
+      () => needs.photos.ofSystem(context, id),
+      () => needs.events.ofSystem(context, id),
+    );
     const { customer_name: customerName, address, area, kind, plate, installed_on: installedOn, lat, lng } = system;
     const place = lat === null || lng === null ? null : { lat, lng };
     const about = { id, customerName, address, area, kind, plate, installedOn, place, zone };

@@ -3,7 +3,7 @@ import { holdSystem } from '../../database/hold.ts';
 import { ProblemError } from '../../http/problems.ts';
 import { checkNotAhead } from '../../http/times.ts';
 import type { RequestContext } from '../../identity/context.ts';
-import type { On } from '../../wiring.ts';
+import type { Writing } from '../../wiring.ts';
 import { visitsStore } from './store.ts';
 
 interface Needs {
@@ -14,7 +14,7 @@ interface Needs {
 }
 
 /** Closing rounds. Closing one twice alike is closing it once; what hangs loose is asked once its system is held. */
-export const closingService = ({ now, transact }: On<Needs>) => ({
+export const closingService = ({ now, transact }: Writing<Needs>) => ({
   close: (context: RequestContext, id: string, closing: Closing): Promise<VisitView> =>
     transact(async ({ db: held, needs: { planning, visits, looseEnds } }) => {
       await holdSystem(held, context, (await visits.visit(context, id)).systemId);
