@@ -116,11 +116,12 @@ export interface SystemThread<R extends Reading = Reading, C = Component & { id:
 
 /**
  * States of threads that were worked out before. Whoever keeps one answers for it being asked under one system kind, plate,
- * policy, prior and set of events only; what else a state rests on is in the name it is kept by.
+ * policy, prior and set of events only. `thread` names it within its system, `rests` tells all else that its state rests on:
+ * a state by another is stale.
  */
 export interface ThreadMemo {
-  readonly get: (name: string) => ThreadState | undefined;
-  readonly set: (name: string, state: ThreadState) => void;
+  readonly get: (thread: string, rests: string) => ThreadState | undefined;
+  readonly set: (thread: string, rests: string, state: ThreadState) => void;
 }
 
 /** Readings never change under their id, but what a technician rules of them may. */
@@ -131,16 +132,14 @@ const nameIn = ({ id, ruling, read }: Reading): string =>
     ...(read ? [read.says, ...read.causes, ...read.states] : []),
   ].join(':');
 
-/** A thread's state is known by the readings it was made from. */
-const memoName = (
-  key: string,
+/** What a thread's state rests on, the readings it was made from among it. */
+const restsOn = (
   counting: readonly Reading[],
   { fittedOn, plate }: Component,
   nextRound: Day,
   companions: object,
 ): string =>
   [
-    key,
     nextRound,
     fittedOn,
     plate.rating ?? '',
@@ -176,10 +175,10 @@ export function systemThreads<R extends Reading, C extends Component & { id: str
     const { kind: systemKind, plate, events } = system;
     const context = { systemKind, plate, component, nextRound, companions, prior, events };
     const counting = countingReadings(kept, system.components, system).map((r) => dated(r, system.zone));
-    const name = memo && memoName(key, counting, component, nextRound, companions);
-    const known = name === undefined ? undefined : memo?.get(name);
+    const rests = memo && restsOn(counting, component, nextRound, companions);
+    const known = rests === undefined ? undefined : memo?.get(key, rests);
     const state = known ?? judgedOrSetAside(dated(newest, system.zone), () => threadState(counting, context, policy));
-    if (state && !known && name !== undefined) memo?.set(name, state);
+    if (state && !known && rests !== undefined) memo?.set(key, rests, state);
     if (state) threads.push({ key, component, readings: counting, state });
   }
   const findings = readTogether(threads, system.plate);

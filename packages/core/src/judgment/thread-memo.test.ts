@@ -39,13 +39,16 @@ const readings = ['1', '2', '3', '4'].flatMap((year) => [
 const next = dayOf('2025-04-15');
 
 function counting(): ThreadMemo & { made: () => number } {
-  const kept = new Map<string, ThreadState>();
+  const kept = new Map<string, { rests: string; state: ThreadState }>();
   let made = 0;
   return {
-    get: (name) => kept.get(name),
-    set: (name, state) => {
+    get: (thread, rests) => {
+      const known = kept.get(thread);
+      return known?.rests === rests ? known.state : undefined;
+    },
+    set: (thread, rests, state) => {
       made += 1;
-      kept.set(name, state);
+      kept.set(thread, { rests, state });
     },
     made: () => made,
   };

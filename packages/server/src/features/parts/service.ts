@@ -12,6 +12,7 @@ import {
 import { isDeepStrictEqual } from 'node:util';
 import { digestOf } from '../../database/digest.ts';
 import { holdSystemOf } from '../../database/hold.ts';
+import { heldBy } from '../../database/transaction.ts';
 import { notFound, ProblemError } from '../../http/problems.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { On } from '../../wiring.ts';
@@ -64,7 +65,7 @@ export function partsService({ db, needs }: On<Needs>) {
     const newest = readings.reduce((latest, r) => Math.max(latest, dayIn(zone, r.takenAt)), today);
     const { stamp } = judging;
     const rests = digestOf([stamp, systemId, kind, plate, zone, events]);
-    const { standings } = standingsOf(system, readings, newest, judging, threadMemo(rests));
+    const { standings } = standingsOf(system, readings, newest, judging, threadMemo(systemId, rests));
     for (const row of living) {
       const stands = standings.get(row.id);
       if (stands && !isSame(row, stands)) await store.setStandings(context, row.id, row.standing, stands, now);
@@ -82,7 +83,7 @@ export function partsService({ db, needs }: On<Needs>) {
     check: (old: PartInSystem) => Promise<void>,
   ): Promise<{ part: ComponentView; isNew: boolean; systemId: string }> {
     const digest = digestOf(fitted);
-    await holdSystemOf(db, context, fitted.replaces);
+    await holdSystemOf(heldBy(db), context, fitted.replaces);
     const old = await store.find(context, fitted.replaces);
     if (!old) throw notFound('part');
     const existing = await store.find(context, id);
@@ -106,7 +107,7 @@ export function partsService({ db, needs }: On<Needs>) {
 
   return {
     one,
-    judgeBy: (context: RequestContext, id: string, school: PartSchool) => judgePartBy(db, context, id, school),
+    judgeBy: (context: RequestContext, id: string, school: PartSchool) => judgePartBy(heldBy(db), context, id, school),
     fitFirst: (context: RequestContext, systemId: string, system: NewSystem) =>
       fitFirst(store, context, systemId, system),
     followPlate: (context: RequestContext, asked: PlateToFollow) => followPlate(store, context, asked),
