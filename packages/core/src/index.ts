@@ -4,6 +4,7 @@ export { dayIn } from './quantity/day-in.ts';
 export { parseMeasure } from './quantity/measure.ts';
 export { isOwn, own } from './quantity/own.ts';
 export { seasonOf, type Season } from './quantity/season.ts';
+export { oneForm, troubleInText } from './quantity/text.ts';
 export type { Unit } from './quantity/unit.ts';
 export {
   componentsFor,
@@ -238,7 +239,7 @@ export { nextRoundAfter } from './round/next-round.ts';
 export { planRound, type PlannedReading } from './round/plan-round.ts';
 export { plateCosts, type PlateCost } from './round/plate-costs.ts';
 export { PUT_OFF_CODES, PUT_OFF_REASONS, type PutOffReason } from './round/put-off.ts';
-export { givenDateSchema, idSchema, problemSchema, type Problem } from './http/common.ts';
+export { dateSchema, idSchema, problemSchema, type Problem } from './http/common.ts';
 export { eventSchema, newEventSchema, type EventView, type NewEvent } from './http/events.ts';
 export {
   MOST_PHOTO_BYTES,
@@ -294,6 +295,16 @@ export {
   type NewRefrigerant,
   type RefrigerantView,
 } from './http/refrigerants.ts';
+export {
+  MOST_FIRM_BYTES,
+  newRestoreSchema,
+  PIECE_BYTES,
+  pieceSchema,
+  restoreSchema,
+  restoresSchema,
+  type NewRestore,
+  type RestoreView,
+} from './http/restores.ts';
 export {
   followUpSchema,
   followUpsPageSchema,
@@ -530,10 +541,8 @@ export {
   exportedFirmSchema,
   exportedSystemSchema,
   firmExportSchema,
-  restoredSchema,
   type ExportedFirm,
   type ExportedSystem,
-  type Restored,
 } from './exchange/firm-json.ts';
 export { READING_COLUMNS, type ExportedReading } from './exchange/readings-csv.ts';
 export { BENCH, workOut, type BenchTyped, type BenchWorked } from './bench/bench.ts';

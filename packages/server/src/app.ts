@@ -20,6 +20,7 @@ import { probesRoutes } from './features/probes/routes.ts';
 import { readingsRoutes } from './features/readings/routes.ts';
 import { refitsRoutes } from './features/refits/routes.ts';
 import { refrigerantsRoutes } from './features/refrigerants/routes.ts';
+import { restoresRoutes } from './features/restores/routes.ts';
 import { schoolsRoutes } from './features/schools/routes.ts';
 import { sessionRoutes } from './features/session/routes.ts';
 import { systemsRoutes } from './features/systems/routes.ts';
@@ -131,6 +132,7 @@ export function createApp({
     metersRoutes,
     jobsRoutes,
     exchangeRoutes,
+    restoresRoutes,
     importsRoutes,
     feedRoutes,
     calendarRoutes,

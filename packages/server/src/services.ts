@@ -17,6 +17,7 @@ import { probesService } from './features/probes/service.ts';
 import { readingsService } from './features/readings/service.ts';
 import { refitsService } from './features/refits/service.ts';
 import { refrigerantsService } from './features/refrigerants/service.ts';
+import { restoresService } from './features/restores/service.ts';
 import { schoolsService } from './features/schools/service.ts';
 import { sessionService } from './features/session/service.ts';
 import { systemsService } from './features/systems/service.ts';
@@ -46,6 +47,7 @@ export interface Services {
   readonly probes: ReturnType<typeof probesService>;
   readonly watch: ReturnType<typeof watchService>;
   readonly refits: ReturnType<typeof refitsService>;
+  readonly restores: ReturnType<typeof restoresService>;
   readonly schools: ReturnType<typeof schoolsService>;
   readonly meters: ReturnType<typeof metersService>;
   readonly vans: ReturnType<typeof vansService>;
@@ -78,6 +80,7 @@ export function servicesOn(wiring: Wiring): Services {
     probes: () => probesService(on),
     watch: () => watchService(on),
     refits: () => refitsService(on),
+    restores: () => restoresService(on),
     schools: () => schoolsService(on),
     meters: () => metersService(on),
     vans: () => vansService(on),

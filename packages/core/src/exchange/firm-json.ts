@@ -1,11 +1,13 @@
 import { z } from 'zod';
+import { line, text } from '../quantity/text.ts';
 import { dateSchema, idSchema, momentSchema } from '../http/common.ts';
-import { jobKeySchema } from '../http/jobs.ts';
+import { decisionNoteSchema, jobKeySchema, jobMinutesSchema, jobTextSchema } from '../http/jobs.ts';
 import { newMeterCheckSchema } from '../http/meters.ts';
 import { windowSchema } from '../http/places.ts';
 import { refrigerantSchema } from '../http/refrigerants.ts';
 import { reportHeadSchema } from '../http/reports.ts';
 import { systemDetailSchema } from '../http/systems.ts';
+import { snoozeReasonSchema } from '../http/watch.ts';
 import { planningSchema } from '../http/week.ts';
 import { JOB_DECISIONS } from '../planning/decision.ts';
 import { INSTRUMENT_KINDS } from '../readings/contract/quantities.ts';
@@ -21,7 +23,7 @@ const plannedOnSystem = {
       z.object({
         key: jobKeySchema,
         decision: z.enum(JOB_DECISIONS),
-        note: z.string(),
+        note: decisionNoteSchema,
         day: dateSchema.nullable(),
         personId: idSchema.nullable(),
         window: windowSchema.nullable(),
@@ -38,15 +40,23 @@ const plannedOnSystem = {
       z.object({
         id: idSchema,
         by: idSchema,
-        text: z.string(),
+        text: jobTextSchema,
         byWhen: dateSchema,
-        minutes: z.number().int(),
+        minutes: jobMinutesSchema,
         at: momentSchema,
       }),
     )
     .default([]),
   setAside: z
-    .array(z.object({ componentId: idSchema, by: idSchema, until: dateSchema, reason: z.string(), at: momentSchema }))
+    .array(
+      z.object({
+        componentId: idSchema,
+        by: idSchema,
+        until: dateSchema,
+        reason: snoozeReasonSchema,
+        at: momentSchema,
+      }),
+    )
     .default([]),
 };
 
@@ -68,16 +78,16 @@ export type ExportedSystem = z.infer<typeof exportedSystemSchema>;
 export const exportedFirmSchema = z.object({
   form: z.literal(EXPORT_FORM),
   exportedAt: momentSchema,
-  firm: z.object({ id: idSchema, name: z.string() }),
+  firm: z.object({ id: idSchema, name: line(120, 'the firm’s name') }),
   policy: policySchema,
   /** Those who did something that is in it, or whose meters are. */
-  people: z.array(z.object({ id: idSchema, name: z.string(), initials: z.string() })),
+  people: z.array(z.object({ id: idSchema, name: line(80, 'the name'), initials: text(10) })),
   meters: z.array(
     z.object({
       id: idSchema,
       personId: idSchema.nullable(),
       kind: z.enum(INSTRUMENT_KINDS),
-      name: z.string(),
+      name: line(60, 'its name'),
       since: dateSchema,
       until: dateSchema.nullable(),
     }),
@@ -92,18 +102,10 @@ export const exportedFirmSchema = z.object({
   dayOrders: z.array(z.object({ personId: idSchema, day: dateSchema, systems: z.array(idSchema) })).default([]),
   /** What is in somebody's van, by its name on the shelf. */
   vans: z
-    .array(z.object({ personId: idSchema, part: z.string(), count: z.number().int().min(0).max(999) }))
+    .array(z.object({ personId: idSchema, part: line(60, 'the part'), count: z.number().int().min(0).max(999) }))
     .default([]),
 });
 export type ExportedFirm = z.infer<typeof exportedFirmSchema>;
 
 /** A firm, or one system of it, as a file: all that is known of each system, in the order of their ids. */
 export const firmExportSchema = exportedFirmSchema.extend({ systems: z.array(exportedSystemSchema) });
-
-/** What came back from such a file. */
-export const restoredSchema = z.object({
-  systems: z.number().int(),
-  readings: z.number().int(),
-  photos: z.number().int(),
-});
-export type Restored = z.infer<typeof restoredSchema>;

@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { text } from '../quantity/text.ts';
 import { COMPLAINTS } from '../diagnosis/complaint-shares.ts';
 import { FAULTS, type FaultId } from '../circuit/faults.ts';
-import { dateSchema, givenDateSchema, givenMomentSchema, idSchema, momentSchema } from './common.ts';
+import { dateSchema, givenMomentSchema, idSchema, momentSchema } from './common.ts';
 
 /** Why somebody came outside of a round. */
 const CALL_KINDS = ['call', 'return'] as const;
@@ -21,7 +22,6 @@ const OUTCOMES = [
 
 const FAULT_IDS = FAULTS.map(({ id }) => id) as [FaultId, ...FaultId[]];
 const faultSchema = z.enum(FAULT_IDS, { error: 'is none of the faults known' });
-const text = (most: number) => z.string().trim().max(most, `at most ${most} characters`);
 
 /** A day as somebody gives it, or as it is kept. */
 type DaySchema = typeof dateSchema;
@@ -82,7 +82,7 @@ const call = <M extends z.ZodType>(day: DaySchema, moment: M) => ({
 });
 
 /** What a visit that is a call is about, and how it stands. Sent whole each time; the latest state holds. */
-export const newCallSchema = z.object(call(givenDateSchema, givenMomentSchema));
+export const newCallSchema = z.object(call(dateSchema, givenMomentSchema));
 export type NewCall = z.infer<typeof newCallSchema>;
 export type Outcome = NonNullable<NewCall['outcome']>;
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { text } from '../quantity/text.ts';
 import { EVENT_KINDS, isSettingMoved } from '../judgment/events.ts';
-import { dateSchema, givenDateSchema, idSchema } from './common.ts';
+import { dateSchema, idSchema } from './common.ts';
 
 const figure = z.number({ error: 'must be a number' }).min(1).max(200);
 const changeSchema = z.object({ from: figure.nullable(), to: figure });
@@ -10,8 +11,8 @@ export const newEventSchema = z
   .object({
     visitId: idSchema,
     kind: z.enum(EVENT_KINDS, { error: 'is none of the repairs' }),
-    on: givenDateSchema,
-    note: z.string().trim().max(300, 'at most 300 characters').nullable().default(null),
+    on: dateSchema,
+    note: text(300).nullable().default(null),
     /** Where a setting stood and where it was put, for what moves one. */
     change: changeSchema.nullable().default(null),
     /** True when it is taken back: it was noted by mistake, or put back as it was. */
@@ -28,7 +29,7 @@ export const eventSchema = z.object({
   visitId: idSchema,
   kind: z.enum(EVENT_KINDS),
   on: dateSchema,
-  note: z.string().nullable(),
+  note: text(300).nullable(),
   change: changeSchema.nullable(),
 });
 export type EventView = z.infer<typeof eventSchema>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { line, text, textIfAny } from '../quantity/text.ts';
 import { POINTS, SLOTS } from '../equipment/component.ts';
 import { systemKindSchema } from '../equipment/plate.ts';
 import { JOB_DECISIONS, JOB_SOURCES } from '../planning/decision.ts';
@@ -7,21 +8,23 @@ import { PUT_OFF_CODES } from '../round/put-off.ts';
 import { becauseSchema } from '../verdict/reasons.ts';
 import { STANDINGS } from '../verdict/standing.ts';
 import { windowSchema } from './places.ts';
-import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
+import { dateSchema, idSchema, momentSchema } from './common.ts';
 
 /** A job's source, and the id of what it comes from. */
 export const jobKeySchema = z
   .string()
   .regex(/^(part|call|owed|hand|round):[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'is no job');
 
-const note = z.string().trim().max(300, 'at most 300 characters');
+export const decisionNoteSchema = text(300);
+export const jobTextSchema = line(160, 'what is to do');
+export const jobMinutesSchema = z.number().int().min(5, 'at least 5 minutes').max(960, 'at most 960 minutes');
 
 /** A decision on a job: what, why, on which day and by whom. `version` is the one it was decided upon. */
 export const newDecisionSchema = z
   .object({
     decision: z.enum(JOB_DECISIONS, { error: 'is no decision' }),
-    note,
-    day: givenDateSchema.nullable(),
+    note: decisionNoteSchema,
+    day: dateSchema.nullable(),
     personId: idSchema.nullable(),
     /** What was promised of that day; left out, it stays while the day does. */
     window: windowSchema.nullable().optional(),
@@ -35,9 +38,9 @@ export type NewDecision = z.infer<typeof newDecisionSchema>;
 
 /** A job somebody notes by hand. */
 export const newJobSchema = z.object({
-  text: z.string({ error: 'say what is to do' }).trim().min(1, 'say what is to do').max(160, 'at most 160 characters'),
-  byWhen: givenDateSchema,
-  minutes: z.number().int().min(5, 'at least 5 minutes').max(960, 'at most 960 minutes'),
+  text: jobTextSchema,
+  byWhen: dateSchema,
+  minutes: jobMinutesSchema,
 });
 export type NewJob = z.infer<typeof newJobSchema>;
 
@@ -87,7 +90,7 @@ export type Job = z.infer<typeof jobSchema>;
 
 export const jobsQuerySchema = z.object({
   systemId: idSchema.optional(),
-  area: z.string().trim().max(40).optional(),
+  area: textIfAny(40),
   decision: z.enum(JOB_DECISIONS).optional(),
   /** Only what comes from there; rounds that are due and not planned are told only when they are asked for. */
   source: z.enum(JOB_SOURCES).optional(),

@@ -1,14 +1,8 @@
 import { z } from 'zod';
+import { line, text } from '../quantity/text.ts';
 import { INSTRUMENT_KINDS, METER_QUANTITIES } from '../readings/contract/quantities.ts';
 import { STANDINGS } from '../verdict/standing.ts';
-import { dateSchema, givenDateSchema, givenMomentSchema, idSchema, momentSchema } from './common.ts';
-
-const line = (max: number, what: string) =>
-  z
-    .string({ error: `${what} is missing` })
-    .trim()
-    .min(1, `${what} is missing`)
-    .max(max, `at most ${max} characters`);
+import { dateSchema, givenMomentSchema, idSchema, momentSchema } from './common.ts';
 
 /** An instrument as it is kept: whose it is (null for one of the firm's), its kind, and from when until when it is used. */
 export const newMeterSchema = z
@@ -16,8 +10,8 @@ export const newMeterSchema = z
     kind: z.enum(INSTRUMENT_KINDS, { error: 'is no kind of instrument' }),
     name: line(60, 'its name'),
     personId: idSchema.nullable(),
-    since: givenDateSchema,
-    until: givenDateSchema.nullable().default(null),
+    since: dateSchema,
+    until: dateSchema.nullable().default(null),
   })
   .refine((m) => m.until === null || m.until >= m.since, { error: 'is before it came into use', path: ['until'] });
 export type NewMeter = z.infer<typeof newMeterSchema>;
@@ -63,7 +57,7 @@ export type MeterQuantityView = z.infer<typeof meterQuantitySchema>;
 export const meterSchema = z.object({
   id: idSchema,
   kind: z.enum(INSTRUMENT_KINDS),
-  name: z.string(),
+  name: text(60),
   personId: idSchema.nullable(),
   personName: z.string().nullable(),
   since: dateSchema.nullable(),
@@ -85,7 +79,7 @@ export const metersSchema = z.object({
 export const meterInUseSchema = z.object({
   id: idSchema,
   kind: z.enum(INSTRUMENT_KINDS),
-  name: z.string(),
+  name: text(60),
   personId: idSchema.nullable(),
   checkedAt: momentSchema.nullable(),
   /** What it was held against last: the next check begins from it. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { textIfAny, textOrNull } from '../quantity/text.ts';
 import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
 
 /** What a photo is of. */
@@ -13,7 +14,7 @@ export const photoQuerySchema = z.object({
   /** The reading whose meter or finding it shows. */
   readingId: idSchema.optional(),
   subject: z.enum(PHOTO_SUBJECTS, { error: 'is none of plate, wiring, damage, reading, other' }),
-  note: z.string().trim().max(200, 'at most 200 characters').optional(),
+  note: textIfAny(200),
   takenAt: givenMomentSchema,
 });
 export type PhotoQuery = z.infer<typeof photoQuerySchema>;
@@ -24,7 +25,7 @@ export const photoSchema = z.object({
   componentId: idSchema.nullable(),
   readingId: idSchema.nullable().default(null),
   subject: z.enum(PHOTO_SUBJECTS),
-  note: z.string().nullable(),
+  note: textOrNull(200),
   takenAt: momentSchema,
   width: z.number().int(),
   height: z.number().int(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { line, text, textIfAny, textOrNull } from '../quantity/text.ts';
 import { POINTS } from '../equipment/component.ts';
 import { givenMomentSchema, idSchema, momentSchema } from './common.ts';
 import { readWithSchema } from './meters.ts';
@@ -13,6 +14,23 @@ export const probeWindowSchema = z.object({
 });
 export type ProbeWindow = z.infer<typeof probeWindowSchema>;
 
+/** As many figures as the reading with the most of them asks for, and more. */
+const MOST_INPUTS = 40;
+
+/** What was entered, by the input's name; as it is sent, kept and told. */
+const inputsSchema = z
+  .record(
+    z.string().max(40),
+    z.union([z.number(), z.string().max(200), z.array(z.string().max(60)).max(20)], {
+      error: 'must be a number or one of the choices',
+    }),
+  )
+  .refine((inputs) => Object.keys(inputs).length <= MOST_INPUTS, `at most ${MOST_INPUTS} of them`);
+
+const probesSchema = z
+  .record(z.string().max(40), probeWindowSchema)
+  .refine((probes) => Object.keys(probes).length <= MOST_INPUTS, `at most ${MOST_INPUTS} of them`);
+
 /** A reading as it is sent: what was entered, never what was made of it. The server works the value out again. */
 export const newReadingSchema = z.object({
   visitId: idSchema,
@@ -20,21 +38,16 @@ export const newReadingSchema = z.object({
   kind: z.string().max(60),
   point: z.enum(POINTS, { error: 'is no point of any part' }),
   method: z.string().max(40),
-  inputs: z.record(
-    z.string().max(40),
-    z.union([z.number(), z.string().max(200), z.array(z.string().max(60)).max(20)], {
-      error: 'must be a number or one of the choices',
-    }),
-  ),
+  inputs: inputsSchema,
   takenAt: givenMomentSchema,
   conditions: conditionsSchema.default({}),
   /** True when an implausible value was asked about and confirmed. */
   confirmed: z.boolean().default(false),
-  note: z.string().trim().max(500, 'at most 500 characters').optional(),
+  note: textIfAny(500),
   /** The reading this one corrects. */
   supersedes: idSchema.optional(),
   /** For inputs taken from a probe: what each was taken from. */
-  probes: z.record(z.string().max(40), probeWindowSchema).optional(),
+  probes: probesSchema.optional(),
   /** What it was taken with, where that is not the person's own instrument of the kind. */
   instruments: readWithSchema.optional(),
 });
@@ -43,34 +56,34 @@ export type NewReading = z.infer<typeof newReadingSchema>;
 /** What a technician puts in place of a reading's verdict, or takes back. */
 export const newRulingSchema = z.object({
   standing: z.enum(['sound', 'watch', 'act', 'stop'], { error: 'is no verdict' }),
-  why: z.string().trim().min(1, 'why?').max(300, 'at most 300 characters'),
+  why: line(300, 'why'),
   withdrawn: z.boolean().default(false),
 });
 export type NewRuling = z.infer<typeof newRulingSchema>;
 
-const rulingSchema = z.object({ standing: z.enum(STANDINGS), why: z.string(), by: z.string() });
+const rulingSchema = z.object({ standing: z.enum(STANDINGS), why: line(300, 'why'), by: text(10) });
 
 /** A reading as it is kept. */
 export const readingSchema = z.object({
   id: idSchema,
   visitId: idSchema,
   componentId: idSchema,
-  kind: z.string(),
+  kind: z.string().max(60),
   point: z.enum(POINTS),
-  method: z.string(),
-  inputs: z.record(z.string(), z.union([z.number(), z.string(), z.array(z.string())])),
+  method: z.string().max(40),
+  inputs: inputsSchema,
   value: z.number().nullable(),
-  findings: z.array(z.string()),
+  findings: z.array(z.string().max(60)).max(20),
   takenAt: momentSchema,
   conditions: conditionsSchema,
   confirmed: z.boolean(),
-  note: z.string().nullable(),
-  personInitials: z.string(),
+  note: textOrNull(500),
+  personInitials: text(10),
   supersedes: idSchema.nullable(),
   superseded: z.boolean(),
-  probes: z.record(z.string(), probeWindowSchema).nullable(),
+  probes: probesSchema.nullable(),
   ruling: rulingSchema.nullable(),
   /** By kind of instrument; a person's id for what was read before instruments were kept. */
-  instrument: z.union([z.string(), readWithSchema]),
+  instrument: z.union([idSchema, readWithSchema]),
 });
 export type ReadingView = z.infer<typeof readingSchema>;

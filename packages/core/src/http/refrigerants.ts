@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { line } from '../quantity/text.ts';
 import { refrigerantName } from '../trade/refrigerant/known-refrigerants.ts';
 import type { PressureTables } from '../trade/refrigerant/pressure-table.ts';
 
@@ -11,18 +12,20 @@ export const refrigerantNameSchema = z
   .regex(/^[\w-]+( [\w-]+)*$/, 'letters, digits and hyphens only')
   .transform(refrigerantName);
 
+const sourceSchema = line(200, 'where the figures come from');
+
 /** A supplier's table as it is loaded: the CSV file's text, and where it comes from. */
 export const newRefrigerantSchema = z.object({
   csv: z.string().min(1, 'the file is empty').max(200_000, 'at most 200 000 characters'),
   estimate: z.boolean().default(false),
-  source: z.string().trim().min(1, 'where do the figures come from?').max(200, 'at most 200 characters'),
+  source: sourceSchema,
 });
 export type NewRefrigerant = z.infer<typeof newRefrigerantSchema>;
 
 export const refrigerantSchema = z.object({
-  name: z.string(),
+  name: z.string().min(2).max(20),
   estimate: z.boolean(),
-  source: z.string(),
+  source: sourceSchema,
   points: z.array(z.object({ fahrenheit: z.number(), bubblePsig: z.number(), dewPsig: z.number() })),
 });
 export type RefrigerantView = z.infer<typeof refrigerantSchema>;

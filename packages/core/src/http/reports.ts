@@ -1,10 +1,11 @@
 import { z } from 'zod';
+import { line, text } from '../quantity/text.ts';
 import { idSchema, momentSchema } from './common.ts';
 
 /** What a firm writes at the head of its reports: its name there, and a line of its own, as its license. */
 export const reportHeadSchema = z.object({
-  name: z.string().trim().min(1, 'say whose report it is').max(80, 'at most 80 characters'),
-  line: z.string().trim().max(160, 'at most 160 characters'),
+  name: line(80, 'whose report it is'),
+  line: text(160),
 });
 export type ReportHead = z.infer<typeof reportHeadSchema>;
 

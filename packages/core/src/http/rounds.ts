@@ -1,18 +1,19 @@
 import { z } from 'zod';
+import { text, textIfAny, textOrNull } from '../quantity/text.ts';
 import { POINTS } from '../equipment/component.ts';
 import { LOOSE_END_CODES } from '../round/loose-ends.ts';
 import { PUT_OFF_CODES } from '../round/put-off.ts';
-import { dateSchema, givenDateSchema, givenMomentSchema, idSchema, momentSchema } from './common.ts';
+import { dateSchema, givenMomentSchema, idSchema, momentSchema } from './common.ts';
 
 /** A loose end as it stands: opened, put back, or left with a reason. Sent whole each time; the latest state holds. */
 export const newLooseEndSchema = z
   .object({
     visitId: idSchema,
     code: z.enum(LOOSE_END_CODES).nullable(),
-    text: z.string().trim().max(120, 'at most 120 characters'),
+    text: text(120),
     openedAt: givenMomentSchema,
     putBackAt: givenMomentSchema.nullable(),
-    leftBecause: z.string().trim().max(300, 'at most 300 characters').nullable(),
+    leftBecause: text(300).nullable(),
   })
   .refine((end) => end.code !== null || end.text !== '', { error: 'what hangs loose?', path: ['text'] })
   .refine((end) => end.putBackAt === null || end.putBackAt >= end.openedAt, {
@@ -25,10 +26,10 @@ export const looseEndSchema = z.object({
   id: idSchema,
   visitId: idSchema,
   code: z.enum(LOOSE_END_CODES).nullable(),
-  text: z.string(),
+  text: text(120),
   openedAt: momentSchema,
   putBackAt: momentSchema.nullable(),
-  leftBecause: z.string().nullable(),
+  leftBecause: text(300).nullable(),
 });
 export type LooseEndView = z.infer<typeof looseEndSchema>;
 
@@ -40,8 +41,8 @@ export const newFollowUpSchema = z.object({
   point: z.enum(POINTS, { error: 'is no point of any part' }),
   method: z.string().max(40),
   reason: z.enum(PUT_OFF_CODES, { error: 'is none of the reasons' }),
-  note: z.string().trim().max(300, 'at most 300 characters').optional(),
-  dueOn: givenDateSchema,
+  note: textIfAny(300),
+  dueOn: dateSchema,
   putOffAt: givenMomentSchema,
   /** True when it is taken back: the reading will be taken, or was put off by mistake. */
   withdrawn: z.boolean().default(false),
@@ -53,11 +54,11 @@ export const followUpSchema = z.object({
   visitId: idSchema,
   systemId: idSchema,
   componentId: idSchema,
-  kind: z.string(),
+  kind: z.string().max(60),
   point: z.enum(POINTS),
-  method: z.string(),
+  method: z.string().max(40),
   reason: z.enum(PUT_OFF_CODES),
-  note: z.string().nullable(),
+  note: textOrNull(300),
   dueOn: dateSchema,
   putOffAt: momentSchema,
   /** The reading that settled it. */

@@ -1,29 +1,23 @@
 import { z } from 'zod';
+import { line, text, textIfAny, textOrNull } from '../quantity/text.ts';
 import { geoPlaceSchema } from './places.ts';
 import { COMPONENT_KINDS, SLOTS } from '../equipment/component.ts';
 import { givenPlateSchema } from '../equipment/given-plate.ts';
 import { FUSE_AMPS, MOST_WIRES_OF_PART, plateSchema, systemKindSchema, wireNoteSchema } from '../equipment/plate.ts';
 import { SCHOOL_IDS } from '../verdict/schools.ts';
 import { STANDINGS } from '../verdict/standing.ts';
-import { dateSchema, givenDateSchema, idSchema } from './common.ts';
+import { dateSchema, idSchema } from './common.ts';
 import { eventSchema } from './events.ts';
 import { photoSchema } from './photos.ts';
 import { readingSchema } from './readings.ts';
 import { followUpSchema, looseEndSchema } from './rounds.ts';
 import { visitSchema } from './visits.ts';
 
-const line = (max: number, what: string) =>
-  z
-    .string({ error: `${what} is missing` })
-    .trim()
-    .min(1, `${what} is missing`)
-    .max(max, `at most ${max} characters`);
-
 /** What a school is set to: one of its options, or figures in its unit. */
 const settingSchema = z.union([z.string().max(20), z.array(z.number()).min(1).max(2)]);
 
 const componentPlateSchema = z.object({
-  rating: z.string().trim().max(60, 'at most 60 characters').optional(),
+  rating: text(60).optional(),
   /** Of a fuse, as it says itself. */
   amps: z
     .number({ error: 'must be a number in A' })
@@ -32,15 +26,20 @@ const componentPlateSchema = z.object({
     .optional(),
 });
 
+/** Whose a system is, and where: as it is given, kept and told. */
+export const customerNameSchema = line(80, 'the customer’s name');
+export const addressSchema = line(120, 'the address');
+export const areaSchema = textOrNull(40);
+
 /** A new system: who, where, what kind, its plate, and the ids the client made for its parts. */
 export const newSystemSchema = z.object({
   customerId: idSchema,
-  customerName: line(80, 'the customer’s name'),
-  address: line(120, 'the address'),
-  area: z.string().trim().max(40, 'at most 40 characters').optional(),
+  customerName: customerNameSchema,
+  address: addressSchema,
+  area: textIfAny(40),
   kind: systemKindSchema,
   plate: givenPlateSchema,
-  installedOn: givenDateSchema.optional(),
+  installedOn: dateSchema.optional(),
   components: z.array(z.object({ id: idSchema, slot: z.enum(SLOTS) })).max(40),
 });
 export type NewSystem = z.infer<typeof newSystemSchema>;
@@ -60,7 +59,7 @@ export const componentSchema = z.object({
   plate: componentPlateSchema.extend({ schools: z.partialRecord(z.enum(SCHOOL_IDS), settingSchema).optional() }),
   fittedOn: dateSchema.nullable(),
   removedOn: dateSchema.nullable(),
-  removedReason: z.string().nullable(),
+  removedReason: textOrNull(200),
   replaces: idSchema.nullable(),
   standing: z.enum(STANDINGS),
 });
@@ -69,13 +68,13 @@ export type ComponentView = z.infer<typeof componentSchema>;
 /** A part fitted in place of another, with what its label says. */
 export const fittedPartSchema = z.object({
   replaces: idSchema,
-  fittedOn: givenDateSchema,
+  fittedOn: dateSchema,
   plate: componentPlateSchema,
   /** Why the old one came out. */
   reason: line(200, 'the reason'),
   visitId: idSchema.optional(),
   /** Why a part that the replacement rule refuses was fitted all the same. */
-  overruledBecause: z.string().trim().max(200).optional(),
+  overruledBecause: textIfAny(200),
 });
 export type FittedPart = z.infer<typeof fittedPartSchema>;
 
@@ -94,9 +93,9 @@ export type PartSchool = z.infer<typeof partSchoolSchema>;
 
 export const systemSummarySchema = z.object({
   id: idSchema,
-  customerName: z.string(),
-  address: z.string(),
-  area: z.string().nullable(),
+  customerName: customerNameSchema,
+  address: addressSchema,
+  area: areaSchema,
   kind: systemKindSchema,
   standing: z.enum(STANDINGS),
   lastVisitOn: dateSchema.nullable(),
@@ -108,7 +107,7 @@ export type SystemSummary = z.infer<typeof systemSummarySchema>;
 export const SYSTEM_SORTS = ['address', 'customerName', 'kind', 'area', 'lastVisitOn', 'standing'] as const;
 
 export const systemsQuerySchema = z.object({
-  search: z.string().trim().max(80).optional(),
+  search: text(80).optional(),
   sort: z.enum(SYSTEM_SORTS.flatMap((by) => [by, `${by}:desc` as const])).default('address'),
   limit: z.coerce.number().int().min(1).max(200).default(100),
   offset: z.coerce.number().int().min(0).max(100_000).default(0),
@@ -119,9 +118,9 @@ export const systemsPageSchema = z.object({ total: z.number().int(), systems: z.
 /** A system with everything its screens need; the browser judges from this. */
 export const systemDetailSchema = z.object({
   id: idSchema,
-  customerName: z.string(),
-  address: z.string(),
-  area: z.string().nullable(),
+  customerName: customerNameSchema,
+  address: addressSchema,
+  area: areaSchema,
   kind: systemKindSchema,
   plate: plateSchema,
   installedOn: dateSchema.nullable(),

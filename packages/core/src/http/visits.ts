@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { textIfAny, textOrNull } from '../quantity/text.ts';
 import { systemKindSchema } from '../equipment/plate.ts';
 import { SEASONS } from '../quantity/season.ts';
 import { callSchema } from './calls.ts';
@@ -18,7 +19,7 @@ export const newVisitSchema = z.object({
 export type NewVisit = z.infer<typeof newVisitSchema>;
 
 /** The end of a round. The note has room for what was written, and for why each repair was left unproved. */
-export const closingSchema = z.object({ closedAt: givenMomentSchema, note: z.string().trim().max(6000).optional() });
+export const closingSchema = z.object({ closedAt: givenMomentSchema, note: textIfAny(6000) });
 export type Closing = z.infer<typeof closingSchema>;
 
 export const visitSchema = z.object({
@@ -27,7 +28,7 @@ export const visitSchema = z.object({
   season: z.enum(SEASONS),
   startedAt: momentSchema,
   closedAt: momentSchema.nullable(),
-  note: z.string().nullable(),
+  note: textOrNull(6000),
   personName: z.string(),
   /** What it is about, where it is a call or became one; null on a round. */
   call: callSchema.nullable().default(null),

@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { line, textIfAny } from '../quantity/text.ts';
 import { POINTS, SLOTS } from '../equipment/component.ts';
 import { systemKindSchema } from '../equipment/plate.ts';
 import { becauseSchema } from '../verdict/reasons.ts';
 import { STANDINGS } from '../verdict/standing.ts';
-import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
+import { dateSchema, idSchema, momentSchema } from './common.ts';
 
 /** What an inline thread is drawn from: points, limit, baseline and the range ahead; days since 1970, kind's unit. */
 export const inlineThreadSchema = z.object({
@@ -54,7 +55,7 @@ const listOf = <T extends string>(all: readonly T[]) =>
 
 export const watchFilterSchema = z.object({
   standing: listOf(STANDINGS),
-  area: z.string().trim().max(40).optional(),
+  area: textIfAny(40),
   /** Parts that the season ahead asks for. */
   season: z.enum(['cooling', 'heating']).optional(),
   slot: listOf(SLOTS),
@@ -87,10 +88,13 @@ export const watchChangesSchema = z.object({
 });
 export type WatchChanges = z.infer<typeof watchChangesSchema>;
 
+/** Why a part is set aside. */
+export const snoozeReasonSchema = line(200, 'the reason').min(3, 'the reason is missing');
+
 /** Sets a part aside until a day, with the reason. */
 export const snoozeSchema = z.object({
-  until: givenDateSchema,
-  reason: z.string({ error: 'the reason is missing' }).trim().min(3, 'the reason is missing').max(200),
+  until: dateSchema,
+  reason: snoozeReasonSchema,
 });
 export type Snooze = z.infer<typeof snoozeSchema>;
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { line } from '../quantity/text.ts';
 import { systemKindSchema } from '../equipment/plate.ts';
-import { dateSchema, givenDateSchema, idSchema, momentSchema } from './common.ts';
+import { dateSchema, idSchema, momentSchema } from './common.ts';
 import { geoPlaceSchema, windowSchema } from './places.ts';
 import { jobKeySchema, jobSchema } from './jobs.ts';
 
@@ -22,7 +23,7 @@ export const planningSchema = z
     breakMinutes: z.number().int().min(0).max(180, 'at most 180 minutes'),
     start: geoPlaceSchema.nullable(),
     /** Where areas are, for systems whose own place is not known. */
-    areas: z.array(z.object({ area: z.string().trim().min(1).max(40), place: geoPlaceSchema.nullable() })).max(500),
+    areas: z.array(z.object({ area: line(40, 'the area'), place: geoPlaceSchema.nullable() })).max(500),
   })
   .refine(({ begins, ends }) => begins < ends, { error: 'ends before it begins', path: ['ends'] })
   .refine(({ heat, frost }) => heat !== frost, { error: 'is the day of the first frost', path: ['heat'] });
@@ -61,7 +62,7 @@ export const weekSchema = z.object({
 export type Week = z.infer<typeof weekSchema>;
 
 export const weekQuerySchema = z.object({
-  from: givenDateSchema,
+  from: dateSchema,
   days: z.coerce.number().int().min(1).max(14).default(7),
 });
 
@@ -71,7 +72,7 @@ export const stopMoveSchema = z.object({
     .array(z.object({ key: jobKeySchema, version: z.number().int().min(0).max(1_000_000) }))
     .min(1, 'name what is to do there')
     .max(60),
-  day: givenDateSchema.nullable(),
+  day: dateSchema.nullable(),
   personId: idSchema.nullable(),
   before: idSchema.nullable(),
   window: windowSchema.nullable(),

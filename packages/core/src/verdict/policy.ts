@@ -5,6 +5,7 @@ export const CAPACITOR_SCHOOLS = ['printed', 'tight', 'wide'] as const;
 export type CapacitorSchool = (typeof CAPACITOR_SCHOOLS)[number];
 
 const percent = z.number().min(0).max(100);
+const volts = z.number().min(0).max(60);
 const share = z.number().min(0).max(1);
 
 /**
@@ -41,7 +42,11 @@ export const policySchema = z.object({
     highMultiple: z.number().min(1).max(2),
   }),
   /** 24 V control circuits, V: good, and tolerated. */
-  controlVolts: z.object({ goodLow: z.number(), goodHigh: z.number(), low: z.number(), high: z.number() }),
+  controlVolts: z
+    .object({ goodLow: volts, goodHigh: volts, low: volts, high: volts })
+    .refine(({ low, goodLow, goodHigh, high }) => low <= goodLow && goodLow < goodHigh && goodHigh <= high, {
+      error: 'has its bounds crossed',
+    }),
   electricHeat: z.object({
     /** How far amps or ohms may be from what the plate gives, %. */
     tolerancePercent: percent,

@@ -23,6 +23,8 @@ import * as feed from './migrations/0021-feed.ts';
 import * as ownSchools from './migrations/0022-own-schools.ts';
 import * as photosOfReadings from './migrations/0023-photos-of-readings.ts';
 import * as countedAddresses from './migrations/0024-counted-addresses.ts';
+import * as texts from './migrations/0025-texts.ts';
+import * as restores from './migrations/0026-restores.ts';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0001-foundations': foundations,
@@ -49,6 +51,8 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '0022-own-schools': ownSchools,
   '0023-photos-of-readings': photosOfReadings,
   '0024-counted-addresses': countedAddresses,
+  '0025-texts': texts,
+  '0026-restores': restores,
 };
 
 /** A fixed list, so that migrations are found alike from source, under tests and when bundled. */

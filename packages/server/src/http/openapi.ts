@@ -17,6 +17,7 @@ function parametersOf(schema: z.ZodType | undefined, where: 'path' | 'query') {
 function operationOf(route: AnyRoute) {
   const isJson = 'reply' in route;
   const body = isJson ? (route.body as z.ZodType | undefined) : undefined;
+  const isLater = isJson && route.follow !== undefined;
   const takesFile = isJson && route.bytes !== undefined;
   const bytes = { schema: { type: 'string', format: 'binary' } };
   return {
@@ -31,8 +32,8 @@ function operationOf(route: AnyRoute) {
       : {}),
     ...(takesFile ? { requestBody: { required: true, content: { 'application/octet-stream': bytes } } } : {}),
     responses: {
-      200: {
-        description: 'Done',
+      [isLater ? 202 : 200]: {
+        description: isLater ? 'Taken on; how far it is stands at the address in Location' : 'Done',
         content: isJson
           ? { 'application/json': { schema: schemaOf(route.reply as z.ZodType, 'output') } }
           : { '*/*': bytes },

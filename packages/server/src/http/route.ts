@@ -4,7 +4,7 @@ import type { Permission, RequestContext } from '../identity/context.ts';
 import { contextOf } from '../identity/context.ts';
 import { limitFiles } from './front-door.ts';
 import { ProblemError } from './problems.ts';
-import { checkReadable } from './readable-text.ts';
+import { readable } from './readable-text.ts';
 
 type Shape = z.ZodType;
 type Out<S extends Shape | undefined> = S extends Shape ? z.output<S> : undefined;
@@ -27,6 +27,8 @@ export interface RouteSpec<
   readonly reply: R;
   /** For a body that is a file: its largest size in bytes. The handler gets it whole. */
   readonly bytes?: number;
+  /** For work that goes on after the answer: where it is followed. The answer is 202 then. */
+  readonly follow?: (reply: z.input<R>) => string;
   readonly handle: (asked: {
     context: RequestContext;
     params: Out<P>;
@@ -70,8 +72,7 @@ export const route = <
 
 function read(schema: Shape | undefined, value: unknown, where: string): unknown {
   if (!schema) return undefined;
-  checkReadable(value, where ? [where] : []);
-  const result = schema.safeParse(value);
+  const result = schema.safeParse(readable(value, where ? [where] : []));
   if (result.success) return result.data;
   const errors = result.error.issues.map((issue) => ({
     path: [where, ...issue.path.map(String)].filter(Boolean).join('.'),
@@ -100,11 +101,13 @@ async function answer(spec: AnyRoute, request: Request, response: Response): Pro
     return;
   }
   const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
-  const reply: unknown = await spec.handle({
+  const reply = (await spec.handle({
     ...asked,
     body: read(spec.body as Shape | undefined, request.body, ''),
     bytes,
-  });
+  })) as never;
+  const { follow } = spec as { follow?: (reply: unknown) => string };
+  if (follow) response.status(202).location(follow(reply));
   response.json(reply);
 }
 

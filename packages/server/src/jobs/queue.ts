@@ -1,40 +1,29 @@
 import type { Knex } from 'knex';
 import PgBoss from 'pg-boss';
 
-/** A slice of a refit's work. */
-export interface RefitSlice {
-  readonly refitId: string;
-}
-
-/** A slice of a preview of other schools. */
-export interface PreviewSlice {
-  readonly previewId: string;
-}
-
-/** A slice of an import, or of taking one back. */
-export interface ImportSlice {
-  readonly importId: string;
-}
-
-/** What is done off the request path, and by which name it is queued. */
-export const QUEUES = {
+/** What is worked on slice by slice, off the request path, and by which name its slices are queued. */
+export const SLICES = {
   refits: 'refit-slices',
   previews: 'preview-slices',
   imports: 'import-slices',
-  lostSlices: 'lost-slices',
-  staleFleets: 'stale-fleets',
+  restores: 'restore-slices',
 } as const;
+export type Sliced = keyof typeof SLICES;
+
+/** What recurs. */
+export const STALE_FLEETS = 'stale-fleets';
+
+/** A slice of the work on one of them, by its id. */
+export interface Slice {
+  readonly id: string;
+}
 
 /** No job takes so long, however busy the machine; what is lost with its server is found out long before, s. */
 const LONGEST_JOB = 3600;
 
 export interface JobQueue {
-  /** Queues a slice of a refit as part of whatever transaction `within` is; one that waits already is enough. */
-  readonly addSlice: (within: Knex, refitId: string) => Promise<void>;
-  /** The same for a preview of other schools. */
-  readonly addPreview: (within: Knex, previewId: string) => Promise<void>;
-  /** The same for an import. */
-  readonly addImport: (within: Knex, importId: string) => Promise<void>;
+  /** Queues a slice of work as part of whatever transaction `within` is; one that waits already is enough. */
+  readonly add: (of: Sliced, within: Knex, id: string) => Promise<void>;
   /** The queue itself, started when it is first asked for: before a transaction begins that adds to it, never within. */
   readonly boss: () => Promise<PgBoss>;
   readonly stop: () => Promise<void>;
@@ -68,7 +57,7 @@ export function jobQueue(db: Knex, { keeping = false, onError = () => undefined 
     boss.on('error', onError);
     await boss.start();
     // Of each refit at most one slice waits, and of what recurs one turn. What is lost is queued anew by whoever misses it.
-    for (const name of Object.values(QUEUES))
+    for (const name of [...Object.values(SLICES), STALE_FLEETS])
       await boss.createQueue(name, { name, policy: 'short', retryLimit: 2, expireInSeconds: LONGEST_JOB });
     return boss;
   }
@@ -80,14 +69,12 @@ export function jobQueue(db: Knex, { keeping = false, onError = () => undefined 
     });
     return starting;
   };
-  const add = async (within: Knex, queue: string, of: string, slice: object): Promise<void> => {
-    await (await boss()).send(queue, slice, { db: through(within), singletonKey: of });
-  };
   return {
     boss,
-    addSlice: (within, refitId) => add(within, QUEUES.refits, refitId, { refitId } satisfies RefitSlice),
-    addPreview: (within, previewId) => add(within, QUEUES.previews, previewId, { previewId } satisfies PreviewSlice),
-    addImport: (within, importId) => add(within, QUEUES.imports, importId, { importId } satisfies ImportSlice),
+    add: async (of, within, id) => {
+      const slice: Slice = { id };
+      await (await boss()).send(SLICES[of], slice, { db: through(within), singletonKey: id });
+    },
     stop: async () => {
       await (await starting?.catch(() => undefined))?.stop({ graceful: true, timeout: 2000, wait: true });
     },

@@ -10,6 +10,7 @@ import {
 import { setPriority } from 'node:os';
 import { workerData } from 'piscina';
 import { connect } from '../database/connection.ts';
+import { workOnRestore, type RestoreEnd } from '../features/restores/work.ts';
 import { checkImport, type CheckEnd } from './import-check.ts';
 import {
   compareSystems,
@@ -47,6 +48,7 @@ export type RefitAsk =
       readonly now: string;
     }
   | { readonly task: 'check-import'; readonly importId: string; readonly now: string }
+  | { readonly task: 'restore'; readonly restoreId: string; readonly now: string }
   | {
       readonly task: 'compare';
       readonly ids: readonly string[];
@@ -98,9 +100,12 @@ async function learn({
 }
 
 /** Does one thing that a refit asks for. */
-export default async function answer(ask: RefitAsk): Promise<FleetPrior | JudgedChunk | ComparedChunk | CheckEnd> {
+export default async function answer(
+  ask: RefitAsk,
+): Promise<FleetPrior | JudgedChunk | ComparedChunk | CheckEnd | RestoreEnd> {
   if (ask.task === 'learn') return learn(ask);
   if (ask.task === 'check-import') return checkImport(db, ask.importId, new Date(ask.now));
+  if (ask.task === 'restore') return workOnRestore(db, ask.restoreId, new Date(ask.now));
   const systems = await readSystems(db, ask.ids);
   if (ask.task === 'compare') return compareSystems(systems, ask, new Date(ask.now));
   return judgeSystems(db, systems, { policy: ask.policy, prior: ask.prior }, new Date(ask.now));

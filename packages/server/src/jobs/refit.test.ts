@@ -5,7 +5,7 @@ import request from 'supertest';
 import { loadFirm } from '../database/load-firm.ts';
 import { openSuite, runnerOf, type Suite } from '../testing/suite.ts';
 import { judgeSystems, readSystems } from './refit-chunk.ts';
-import { QUEUES, type JobQueue } from './queue.ts';
+import { SLICES, type JobQueue } from './queue.ts';
 import type { Runner } from './runner.ts';
 
 const AS_OF = 20_730;
@@ -105,14 +105,14 @@ test('a part that a reading has judged in the meantime is not overwritten by an 
 
 test('of a refit one slice waits, however often it is queued; the next may be queued while one is worked on', async () => {
   const { id } = await ask();
-  await jobs.addSlice(suite.db, id);
+  await jobs.add('refits', suite.db, id);
   const boss = await jobs.boss();
-  const [slice] = await boss.fetch(QUEUES.refits);
-  expect(await boss.fetch(QUEUES.refits)).toEqual([]);
-  await jobs.addSlice(suite.db, id);
-  await jobs.addSlice(suite.db, id);
-  await boss.complete(QUEUES.refits, slice!.id);
-  expect(await boss.getQueueSize(QUEUES.refits)).toBe(1);
+  const [slice] = await boss.fetch(SLICES.refits);
+  expect(await boss.fetch(SLICES.refits)).toEqual([]);
+  await jobs.add('refits', suite.db, id);
+  await jobs.add('refits', suite.db, id);
+  await boss.complete(SLICES.refits, slice!.id);
+  expect(await boss.getQueueSize(SLICES.refits)).toBe(1);
   await runner.look();
   expect((await latest()).refit).toMatchObject({ id, state: 'done' });
 });
@@ -121,7 +121,7 @@ test('a refit lost by a server that went away is taken over', async () => {
   const asked = await ask();
   const boss = await jobs.boss();
   // Somebody takes the slice, and is never heard of again.
-  expect(await boss.fetch(QUEUES.refits)).toHaveLength(1);
+  expect(await boss.fetch(SLICES.refits)).toHaveLength(1);
   await suite.db('refits').where({ id: asked.id }).update({ state: 'learning', beat_at: new Date() });
   await runner.look();
   expect((await latest()).refit).toMatchObject({ id: asked.id, state: 'learning' });

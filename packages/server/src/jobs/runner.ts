@@ -9,20 +9,24 @@ import type { PreviewRow } from '../features/schools/store.ts';
 import { runPreviewSlice } from './preview.ts';
 import { IMPORT_WORKS } from '../features/imports/store.ts';
 import { failImport, runImportSlice } from './import-apply.ts';
-import { QUEUES, type ImportSlice, type JobQueue, type PreviewSlice, type RefitSlice } from './queue.ts';
+import { failRestore, runRestoreSlice } from '../features/restores/slice.ts';
+import { RESTORE_WORKS } from '../features/restores/store.ts';
+import { SLICES, STALE_FLEETS, type JobQueue, type Slice, type Sliced } from './queue.ts';
 import { runSlice } from './refit.ts';
-import { workerPool, type WorkerPoolOptions } from './worker-pool.ts';
+import { workerPool, type WorkerPool, type WorkerPoolOptions } from './worker-pool.ts';
 
 /** Told to whoever asked; what happened is in the log. */
 const FAILED = 'It could not be finished; what was judged so far stays. Go on with it, or look into the server’s log.';
 /** A fleet is learned from anew once its last refit is so old, hours; how often that is looked at. */
 const FRESH_FOR = 24;
 const LOOK_FOR_STALE = '23 * * * *';
-/** A slice that has not been heard of for so long was lost with its server, s; every minute it is looked for such. */
-const LOST_AFTER = 60;
-const LOOK_FOR_LOST = '* * * * *';
+/** A slice that has not been heard of for so long was lost with its server, s; it is looked for such so often, ms. */
+const LOST_AFTER = 3;
+const LOOK_FOR_LOST_MS = 1000;
 /** How often a slice under way is heard of, ms. */
-const BEAT_MS = 10_000;
+const BEAT_MS = 700;
+/** What a file may take of memory, MB, and how long a slice of work on it may last, ms. */
+const FOR_A_FILE = { mb: 768, ms: 600_000 };
 /** States of a refit that is not at its end. */
 const UNDER_WAY: readonly RefitRow['state'][] = ['queued', 'learning', 'judging'];
 /** How often waiting work is looked for, s. */
@@ -48,113 +52,156 @@ export interface RunnerOptions {
   readonly pool?: WorkerPoolOptions;
 }
 
+/** Queues a refit of a firm, unless one is under way. */
+const queueRefit = (db: Knex, jobs: JobQueue, firmId: string, now: Date): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    const queued = await trx('refits')
+      .insert({ id: v7(), firm_id: firmId, state: 'queued', asked_at: now })
+      .onConflict()
+      .ignore()
+      .returning<{ id: string }[]>('id');
+    for (const refit of queued) await jobs.add('refits', trx, refit.id);
+  });
+
 /** Queues a refit for each firm whose fleet was never learned from, or too long ago, and that has none under way. */
 async function queueStale(db: Knex, jobs: JobQueue, now: Date): Promise<void> {
   const stale = await db('firms')
     .whereRaw(`prior_learned_at is null or prior_learned_at < ?::timestamptz - interval '${FRESH_FOR} hours'`, [now])
     .select<{ id: string }[]>('id');
-  for (const { id } of stale) {
-    await inTransaction(db, async (trx) => {
-      const queued = await trx('refits')
-        .insert({ id: v7(), firm_id: id, state: 'queued', asked_at: now })
-        .onConflict()
-        .ignore()
-        .returning<{ id: string }[]>('id');
-      for (const refit of queued) await jobs.addSlice(trx, refit.id);
-    });
-  }
+  for (const { id } of stale) await queueRefit(db, jobs, id, now);
+}
+
+/** One kind of work that is done slice by slice. */
+interface SlicedWork {
+  readonly of: Sliced;
+  /** Where it is noted, and in which states there is work on it. */
+  readonly table: string;
+  readonly states: readonly string[];
+  /** Does one slice; tells whether there is more to do. */
+  readonly slice: (id: string) => Promise<boolean>;
+  /** Notes that a slice failed, so that whoever asked is told; tells whether to try it again. */
+  readonly failed: (id: string) => Promise<boolean>;
 }
 
 /** Queues anew the slices that were lost, or never queued; for those that wait their turn nothing changes. */
-async function takeOverLost(db: Knex, jobs: JobQueue): Promise<void> {
-  const unheard = await db('refits')
-    .whereIn('state', UNDER_WAY)
-    .whereRaw(`(beat_at is null or beat_at < now() - interval '${LOST_AFTER} seconds')`)
-    .select<{ id: string }[]>('id');
-  for (const { id } of unheard) await jobs.addSlice(db, id);
-  const previews = await db('policy_previews')
-    .whereIn('state', ['queued', 'running'])
-    .whereRaw(`coalesce(beat_at, asked_at) < now() - interval '${LOST_AFTER} seconds'`)
-    .select<{ id: string }[]>('id');
-  for (const { id } of previews) await jobs.addPreview(db, id);
-  const imports = await db('imports')
-    .whereIn('state', [...IMPORT_WORKS])
-    .whereRaw(`coalesce(beat_at, asked_at) < now() - interval '${LOST_AFTER} seconds'`)
-    .select<{ id: string }[]>('id');
-  for (const { id } of imports) await jobs.addImport(db, id);
+async function takeOverLost(db: Knex, jobs: JobQueue, works: readonly SlicedWork[]): Promise<void> {
+  for (const { of, table, states } of works) {
+    const unheard = await db(table)
+      .whereIn('state', [...states])
+      .whereRaw(`coalesce(beat_at, '-infinity') < now() - interval '${LOST_AFTER} seconds'`)
+      .select<{ id: string }[]>('id');
+    for (const { id } of unheard) await jobs.add(of, db, id);
+  }
+}
+
+/** Tells every so often that a slice is being worked on, until it ends. */
+async function heard(db: Knex, table: string, id: string, work: () => Promise<void>): Promise<void> {
+  const beat = () => db(table).where({ id }).update({ beat_at: db.fn.now() });
+  await beat();
+  const beats = setInterval(() => void beat().catch(() => undefined), BEAT_MS);
+  await work().finally(() => clearInterval(beats));
 }
 
 /** Works off what waits in a queue. */
-async function workOff<Job extends object>(
-  boss: PgBoss,
-  queue: string,
-  work: (job: Job) => Promise<void>,
-): Promise<void> {
+async function workOff(boss: PgBoss, queue: string, work: (slice: Slice) => Promise<void>): Promise<void> {
   for (;;) {
-    const [job] = await boss.fetch<Job>(queue);
+    const [job] = await boss.fetch<Slice>(queue);
     if (!job) return;
     await work(job.data);
     await boss.complete(queue, job.id);
   }
 }
 
-/** Does the work that is off the request path: one slice of a refit at a time, on worker threads. */
+interface Means {
+  readonly db: Knex;
+  readonly jobs: JobQueue;
+  readonly log: Logger;
+  readonly now: () => Date;
+  /** Workers that judge, and one for files, whose memory and time are bounded. */
+  readonly pool: WorkerPool;
+  readonly files: WorkerPool;
+}
+
+/** All work there is off the request path. What a firm waits for comes before what it does not notice. */
+const worksOf = ({ db, jobs, log, now, pool, files }: Means): SlicedWork[] => [
+  {
+    of: 'previews',
+    table: 'policy_previews',
+    states: ['queued', 'running'],
+    async slice(id) {
+      const row = await db<PreviewRow>('policy_previews').where({ id }).first();
+      return row?.state === 'queued' || row?.state === 'running' ? runPreviewSlice(db, pool, row, now()) : false;
+    },
+    async failed(id) {
+      await db('policy_previews').where({ id }).update({ state: 'failed' });
+      return false;
+    },
+  },
+  {
+    of: 'imports',
+    table: 'imports',
+    states: IMPORT_WORKS,
+    slice: (id) => runImportSlice(db, pool, id, now()),
+    // What came in until then can be taken back.
+    async failed(id) {
+      await failImport(db, id);
+      return false;
+    },
+  },
+  {
+    of: 'restores',
+    table: 'restores',
+    states: RESTORE_WORKS,
+    slice: (id) => {
+      const learnAnew = (firmId: string) => queueRefit(db, jobs, firmId, now());
+      return runRestoreSlice({ db, files, pool, now: now(), learnAnew }, id);
+    },
+    failed: (id) => failRestore(db, id),
+  },
+  {
+    of: 'refits',
+    table: 'refits',
+    states: UNDER_WAY,
+    async slice(id) {
+      const row = await db<RefitRow>('refits').where({ id }).first();
+      if (!row || !UNDER_WAY.includes(row.state)) return false;
+      const isMore = await runSlice({ db, pool, row, now: now(), clock: now, log });
+      if (!isMore) log.info({ refit: id }, 'refit ended');
+      return isMore;
+    },
+    async failed(id) {
+      await db('refits').where({ id }).update({ state: 'failed', error: FAILED, ended_at: now() });
+      return false;
+    },
+  },
+];
+
+/** Does the work that is off the request path: one slice of each kind at a time, on worker threads. */
 export function jobRunner({ db, jobs, url, log, now, workers, pool: how }: RunnerOptions): Runner {
   const pool = workerPool(url, workers, how);
+  const files = workerPool(url, 1, { ...how, most: FOR_A_FILE });
+  const works = worksOf({ db, jobs, log, now, pool, files });
   let stopped = false;
+  let looking: NodeJS.Timeout | undefined;
 
-  /** One slice; the next one is queued behind it, so that no firm's refit keeps those of all others waiting. */
-  async function work({ refitId }: RefitSlice): Promise<void> {
-    const row = await db<RefitRow>('refits').where({ id: refitId }).first();
-    if (!row || !UNDER_WAY.includes(row.state)) return;
-    const beat = () => db('refits').where({ id: refitId }).update({ beat_at: db.fn.now() });
-    await beat();
-    const beats = setInterval(() => void beat().catch(() => undefined), BEAT_MS);
+  /** One slice; the next one is queued behind it, so that no firm's work keeps that of all others waiting. */
+  async function work({ of, slice, failed }: SlicedWork, id: string): Promise<void> {
     try {
-      if (await runSlice({ db, pool, row, now: now(), clock: now, log })) await jobs.addSlice(db, refitId);
-      else log.info({ refit: refitId }, 'refit ended');
+      if (await slice(id)) await jobs.add(of, db, id);
     } catch (error) {
       // What was cut off by this server's end is taken over by the next.
       if (stopped) throw error;
-      log.error({ refit: refitId, err: error }, 'refit failed');
-      await db('refits').where({ id: refitId }).update({ state: 'failed', error: FAILED, ended_at: now() });
-    } finally {
-      clearInterval(beats);
-    }
-  }
-
-  /** One slice of a preview; what fails is told to whoever asked. */
-  async function preview({ previewId }: PreviewSlice): Promise<void> {
-    const row = await db<PreviewRow>('policy_previews').where({ id: previewId }).first();
-    if (!row || (row.state !== 'queued' && row.state !== 'running')) return;
-    try {
-      if (await runPreviewSlice(db, pool, row, now())) await jobs.addPreview(db, previewId);
-    } catch (error) {
-      if (stopped) throw error;
-      log.error({ preview: previewId, err: error }, 'preview of schools failed');
-      await db('policy_previews').where({ id: previewId }).update({ state: 'failed' });
-    }
-  }
-
-  /** One slice of an import; what fails is told to whoever asked, and what came in until then can be taken back. */
-  async function bring({ importId }: ImportSlice): Promise<void> {
-    try {
-      if (await runImportSlice(db, pool, importId, now())) await jobs.addImport(db, importId);
-    } catch (error) {
-      if (stopped) throw error;
-      log.error({ import: importId, err: error }, 'import failed');
-      await failImport(db, importId);
+      log.error({ [of]: id, err: error }, `work on ${of} failed`);
+      if (await failed(id)) await jobs.add(of, db, id);
     }
   }
 
   /** Sets up what recurs; the same again changes nothing, so that it can be tried until it is done. */
   async function setUp(keepFresh: boolean): Promise<void> {
     const boss = await jobs.boss();
-    await boss.schedule(QUEUES.lostSlices, LOOK_FOR_LOST);
-    await boss.send(QUEUES.lostSlices, {});
-    if (!keepFresh) return boss.unschedule(QUEUES.staleFleets);
-    await boss.schedule(QUEUES.staleFleets, LOOK_FOR_STALE);
-    await boss.send(QUEUES.staleFleets, {});
+    if (!keepFresh) return boss.unschedule(STALE_FLEETS);
+    await boss.schedule(STALE_FLEETS, LOOK_FOR_STALE);
+    await boss.send(STALE_FLEETS, {});
   }
 
   return {
@@ -168,23 +215,29 @@ export function jobRunner({ db, jobs, url, log, now, workers, pool: how }: Runne
       });
       const boss = await jobs.boss();
       const polled = { pollingIntervalSeconds: LOOK_EVERY };
-      await boss.work<RefitSlice>(QUEUES.refits, polled, async ([slice]) => slice && work(slice.data));
-      await boss.work<PreviewSlice>(QUEUES.previews, polled, async ([slice]) => slice && preview(slice.data));
-      await boss.work<ImportSlice>(QUEUES.imports, polled, async ([slice]) => slice && bring(slice.data));
-      await boss.work(QUEUES.lostSlices, polled, () => takeOverLost(db, jobs));
-      if (keepFresh) await boss.work(QUEUES.staleFleets, polled, () => queueStale(db, jobs, now()));
+      for (const one of works)
+        await boss.work<Slice>(
+          SLICES[one.of],
+          polled,
+          async ([slice]) => slice && heard(db, one.table, slice.data.id, () => work(one, slice.data.id)),
+        );
+      looking = setInterval(() => {
+        takeOverLost(db, jobs, works).catch((error: unknown) =>
+          log.warn({ err: error }, 'lost work cannot be looked for'),
+        );
+      }, LOOK_FOR_LOST_MS);
+      if (keepFresh) await boss.work(STALE_FLEETS, polled, () => queueStale(db, jobs, now()));
     },
     async look() {
       const boss = await jobs.boss();
-      await takeOverLost(db, jobs);
-      await workOff<RefitSlice>(boss, QUEUES.refits, work);
-      await workOff<PreviewSlice>(boss, QUEUES.previews, preview);
-      await workOff<ImportSlice>(boss, QUEUES.imports, bring);
+      await takeOverLost(db, jobs, works);
+      for (const one of works) await workOff(boss, SLICES[one.of], ({ id }) => work(one, id));
     },
     async stop() {
       stopped = true;
+      clearInterval(looking);
       await jobs.stop();
-      await pool.close();
+      await Promise.all([pool.close(), files.close()]);
     },
   };
 }

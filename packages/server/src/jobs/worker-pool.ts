@@ -20,8 +20,15 @@ const TRIES_MORE = 4;
 
 const ENTRY = fileURLToPath(new URL('./refit-worker-entry.mjs', import.meta.url));
 
+/** Whether an ask failed because it took more memory or time than it was given: it would again. */
+export function isBeyondBounds(error: unknown): boolean {
+  const { name, code, cause } = error as { name?: string; code?: string; cause?: unknown };
+  if (code === 'ERR_WORKER_OUT_OF_MEMORY' || name === 'AbortError' || name === 'TimeoutError') return true;
+  return cause !== undefined && isBeyondBounds(cause);
+}
+
 /** A worker that cannot even start takes no ask with it, so what waits for one would wait for ever: it is told of this way. */
-function once(pool: Piscina, ask: RefitAsk): Promise<unknown> {
+function once(pool: Piscina, ask: RefitAsk, mostMs: number | undefined): Promise<unknown> {
   return new Promise((resolve, reject) => {
     const settle =
       <T>(how: (came: T) => void) =>
@@ -31,7 +38,10 @@ function once(pool: Piscina, ask: RefitAsk): Promise<unknown> {
       };
     const failed = settle((error: Error) => reject(new Error(error.message, { cause: error })));
     pool.on('error', failed);
-    (pool.run(ask) as Promise<unknown>).then(settle(resolve), failed);
+    (pool.run(ask, { signal: mostMs === undefined ? null : AbortSignal.timeout(mostMs) }) as Promise<unknown>).then(
+      settle(resolve),
+      failed,
+    );
   });
 }
 
@@ -40,6 +50,8 @@ export interface WorkerPoolOptions {
   readonly entry?: string | undefined;
   /** The nice value of its threads; by default that of the rest. */
   readonly priority?: number;
+  /** What each of its threads may take of memory, MB, and how long one ask may last, ms: beyond, the thread is ended. */
+  readonly most?: { readonly mb: number; readonly ms: number } | undefined;
   /** Between a try that failed and the next, ms; doubled each time. */
   readonly pauseMs?: number;
 }
@@ -48,7 +60,7 @@ export interface WorkerPoolOptions {
 export function workerPool(
   url: string,
   size: number,
-  { entry = ENTRY, priority = 0, pauseMs = 1000 }: WorkerPoolOptions = {},
+  { entry = ENTRY, priority = 0, pauseMs = 1000, most }: WorkerPoolOptions = {},
 ): WorkerPool {
   const pool = new Piscina({
     filename: entry,
@@ -58,6 +70,7 @@ export function workerPool(
     idleTimeout: IDLE_MS,
     workerData: { url, priority } satisfies WorkerData,
     execArgv: [],
+    ...(most && { resourceLimits: { maxOldGenerationSizeMb: most.mb } }),
   });
   // An answer that comes when its ask has ended already is told of as an error; with nobody listening that ends the process.
   pool.on('error', () => undefined);
@@ -65,7 +78,11 @@ export function workerPool(
   return {
     size,
     run: (ask) =>
-      pRetry(() => once(pool, ask), { retries: TRIES_MORE, minTimeout: pauseMs, shouldRetry: () => !isClosed }),
+      pRetry(() => once(pool, ask, most?.ms), {
+        retries: TRIES_MORE,
+        minTimeout: pauseMs,
+        shouldRetry: (error) => !isClosed && !isBeyondBounds(error),
+      }),
     close: () => {
       isClosed = true;
       return pool.destroy();

@@ -99,7 +99,7 @@ export function runnerOf({ db, url }: Suite, now: () => Date): { readonly jobs: 
   const jobs = jobQueue(db);
   const log = pino({ level: 'silent' });
   // Built once for all suites: read from its sources, each worker would take seconds to begin.
-  const pool = { entry: process.env.BUILT_REFIT_WORKER };
+  const pool = { entry: process.env.BUILT_REFIT_WORKER, pauseMs: 5 };
   return { jobs, runner: jobRunner({ db, jobs, url, log, now, workers: 2, pool }) };
 }
 

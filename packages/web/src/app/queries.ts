@@ -119,6 +119,12 @@ export const queries = {
       queryFn: ({ signal }) => get(`/api/imports/${id}`, 'importDetailSchema', signal),
       staleTime: 0,
     }),
+  restores: () =>
+    queryOptions({
+      queryKey: ['restores'],
+      queryFn: ({ signal }) => get('/api/restores', 'restoresSchema', signal),
+      staleTime: 0,
+    }),
   refit: () =>
     queryOptions({
       queryKey: ['refit'],

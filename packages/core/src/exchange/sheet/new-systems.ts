@@ -1,9 +1,11 @@
+import { z } from 'zod';
 import { componentsFor, RATING_FIELDS } from '../../equipment/component.ts';
 import { givenPlateSchema } from '../../equipment/given-plate.ts';
 import type { Plate } from '../../equipment/plate.ts';
 import { parseCapacitorRating } from '../../equipment/rating.ts';
 import type { SystemKind } from '../../equipment/system-kind.ts';
 import type { Day } from '../../quantity/day.ts';
+import { addressSchema, areaSchema, customerNameSchema } from '../../http/systems.ts';
 import type { SheetRow } from './rows.ts';
 
 /** A system that rows tell of and that is not there yet. */
@@ -18,6 +20,13 @@ export interface SheetNewSystem {
   /** What of the plate could not be taken over, in words. */
   readonly troubles: readonly string[];
 }
+
+/** Whose a system is and where, as everywhere in the app. */
+const aboutSchema = z.object({
+  address: addressSchema,
+  customer: customerNameSchema,
+  area: areaSchema,
+});
 
 /** The first that is there. */
 const firstOf = <T>(rows: readonly SheetRow[], of: (row: SheetRow) => T | null | ''): T | null =>
@@ -48,14 +57,20 @@ export function newSystemOf(rows: readonly SheetRow[], otherwise: SystemKind | n
   const address = firstOf(rows, (row) => row.address);
   if (address === null) return 'No system has this id.';
   if (kind === null) return 'No system has this address, and nothing says what kind it is.';
+  const given = {
+    address,
+    customer: firstOf(rows, (row) => row.customer) ?? address.slice(0, 80).trim(),
+    area: firstOf(rows, (row) => row.area),
+  };
+  const about = aboutSchema.safeParse(given);
+  if (!about.success) return about.error.issues.map(({ path, message }) => `${path.join()}: ${message}.`).join(' ');
   const { plate, troubles } = plateOf(rows);
   return {
     kind,
     plate,
     parts: componentsFor(kind, plate),
-    address,
-    customer: firstOf(rows, (row) => row.customer) ?? address.slice(0, 80),
-    area: firstOf(rows, (row) => row.area) ?? '',
+    ...about.data,
+    area: about.data.area ?? '',
     installedOn: firstOf(rows, (row) => row.installedOn),
     troubles,
   };

@@ -1,9 +1,9 @@
-import { givenDateSchema, idSchema, restoredSchema } from '@yarnix/core';
+import { dateSchema, idSchema } from '@yarnix/core';
 import type { Response } from 'express';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
-import { bytesRoute, route } from '../../http/route.ts';
+import { bytesRoute } from '../../http/route.ts';
 import type { RequestContext } from '../../identity/context.ts';
 import type { Services } from '../../services.ts';
 import type { AskedFirm } from './service.ts';
@@ -12,7 +12,7 @@ const readingsQuerySchema = z.object({
   /** Of one system alone. */
   systemId: idSchema.optional(),
   /** Taken on that day or later. */
-  since: givenDateSchema.optional(),
+  since: dateSchema.optional(),
   /** Go on after this system, where a file was cut short. */
   after: idSchema.optional(),
 });
@@ -24,9 +24,6 @@ const firmQuerySchema = z.object({
   /** So many systems at most. */
   count: z.coerce.number().int().min(1).max(100_000).optional(),
 });
-
-/** The largest file of a firm that is read back at once, bytes; a larger firm comes in parts. */
-const LARGEST = 64 * 1024 * 1024;
 
 /** Sends a file piece by piece. A reader that has gone away ends the work, and so does a database that has: the file is cut short, and seen to be. */
 async function sendPieces(
@@ -87,15 +84,6 @@ export const exchangeRoutes = ({ exchange }: Services) => [
     pieces: exchange.archive,
     file: 'yarnix.zip',
     type: 'application/zip',
-  }),
-  route({
-    method: 'put',
-    path: '/api/export',
-    summary: 'Read a file of a firm back, JSON or ZIP, all of it or nothing: nothing in it may be here yet',
-    permission: 'manage',
-    bytes: LARGEST,
-    reply: restoredSchema,
-    handle: ({ context, bytes }) => exchange.restore(context, bytes),
   }),
   bytesRoute({
     path: '/api/export.schema.json',

@@ -7,7 +7,6 @@ import {
   type ExportedSystem,
   type PlanningSettings,
   type ReportHead,
-  type Restored,
   type Session,
   type SystemDetail,
 } from '@yarnix/core';
@@ -18,7 +17,6 @@ import type { On } from '../../wiring.ts';
 import { zipOf, type ArchiveFile } from './archive.ts';
 import { firmStore } from './firm-store.ts';
 import { planStore } from './plan-store.ts';
-import { restore } from './restore.ts';
 import { exchangeStore } from './store.ts';
 
 /** What readings are asked for. */
@@ -57,11 +55,10 @@ interface Needs {
       which: 'bytes',
     ): Promise<{ readonly picture: Buffer; readonly mime: string }>;
   };
-  readonly refits: { ask(context: RequestContext): Promise<unknown> };
 }
 
 /** What leaves the firm in open formats. */
-export function exchangeService({ db, now, needs, transact }: On<Needs>) {
+export function exchangeService({ db, now, needs }: On<Needs>) {
   const store = exchangeStore(db);
   const whole = firmStore(db);
   const plan = planStore(db);
@@ -137,13 +134,6 @@ export function exchangeService({ db, now, needs, transact }: On<Needs>) {
     async lastOf(context: RequestContext, { after, count }: AskedFirm): Promise<string | null> {
       const ids = count === undefined ? [] : await store.systemsAfter(context, after, count + 1);
       return ids.length > (count ?? 0) ? (ids[(count ?? 0) - 1] ?? null) : null;
-    },
-
-    /** Reads such a file back: all of it or nothing. Every part is judged anew after it. */
-    async restore(context: RequestContext, bytes: Buffer): Promise<Restored> {
-      const restored = await transact((within) => restore(within.db, context, bytes, now()));
-      await needs.refits.ask(context);
-      return restored;
     },
 
     /**

@@ -97,7 +97,7 @@ export function importsService({ db, now, jobs, transact }: On) {
     await jobs.boss();
     await transact(async ({ db: held }) => {
       if (!(await importsStore(held).move(context, id, from, { ...AFRESH, ...to }))) throw wrongState(row);
-      await jobs.addImport(held, id);
+      await jobs.add('imports', held, id);
     });
     return view(context, id);
   }

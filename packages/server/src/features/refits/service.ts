@@ -28,7 +28,7 @@ export function refitsService({ db, now, jobs, transact }: On) {
       const id = v7();
       await jobs.boss();
       await transact(async ({ db: held }) => {
-        if (await refitsStore(held).insert(context, id, now())) await jobs.addSlice(held, id);
+        if (await refitsStore(held).insert(context, id, now())) await jobs.add('refits', held, id);
       });
       const row = await store.latest(context);
       if (!row) throw notFound('refit');
@@ -42,7 +42,7 @@ export function refitsService({ db, now, jobs, transact }: On) {
           ? await store.cancel(context, id)
           : await transact(async ({ db: held }) => {
               const resumed = await refitsStore(held).resume(context, id);
-              if (resumed > 0) await jobs.addSlice(held, id);
+              if (resumed > 0) await jobs.add('refits', held, id);
               return resumed;
             });
       if (changed === 0) throw new ProblemError('refit-state', whyNot(before, wish));

@@ -85,7 +85,7 @@ export function schoolsService({ db, now, jobs, transact }: On<Needs>) {
       await jobs.boss();
       await transact(async ({ db: held }) => {
         await schoolsStore(held).askPreview(context, id, draft, now());
-        await jobs.addPreview(held, id);
+        await jobs.add('previews', held, id);
       });
       return preview(context, id);
     },

@@ -1,9 +1,9 @@
-import { givenDateSchema, idSchema, newStockSchema, vanSchema } from '@yarnix/core';
+import { dateSchema, idSchema, newStockSchema, vanSchema } from '@yarnix/core';
 import { z } from 'zod';
 import { bytesRoute, route } from '../../http/route.ts';
 import type { Services } from '../../services.ts';
 
-const params = z.object({ personId: idSchema, day: givenDateSchema });
+const params = z.object({ personId: idSchema, day: dateSchema });
 
 export const vansRoutes = ({ vans }: Services) => [
   route({
@@ -29,7 +29,7 @@ export const vansRoutes = ({ vans }: Services) => [
     path: '/api/order.csv',
     summary: 'Parts that planned days ask for and no van has, as CSV',
     permission: 'look',
-    query: z.object({ from: givenDateSchema, to: givenDateSchema }),
+    query: z.object({ from: dateSchema, to: dateSchema }),
     respond: async ({ context, query: { from, to } }, response) => {
       const text = await vans.order(context, from, to);
       response.attachment('order.csv').type('text/csv; charset=utf-8').send(text);

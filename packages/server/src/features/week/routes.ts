@@ -1,5 +1,5 @@
 import {
-  givenDateSchema,
+  dateSchema,
   dayOrderSchema,
   idSchema,
   movedSchema,
@@ -36,7 +36,7 @@ export const weekRoutes = ({ week }: Services) => [
     path: '/api/week/people/:personId/days/:day',
     summary: 'Put the addresses of somebody’s day in another order',
     permission: 'record',
-    params: z.object({ personId: idSchema, day: givenDateSchema }),
+    params: z.object({ personId: idSchema, day: dateSchema }),
     body: dayOrderSchema,
     reply: weekSchema,
     handle: ({ context, params: { personId, day }, body }) => week.order(context, personId, day, body),

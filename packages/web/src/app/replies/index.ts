@@ -41,7 +41,8 @@ const PARTS = {
   previewSchema: office,
   reportHeadSchema: office,
   reportLinkSchema: office,
-  restoredSchema: office,
+  restoreSchema: office,
+  restoresSchema: office,
   schoolsSchema: office,
 } as const;
 

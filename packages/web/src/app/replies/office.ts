@@ -6,6 +6,7 @@ export {
   previewSchema,
   reportHeadSchema,
   reportLinkSchema,
-  restoredSchema,
+  restoreSchema,
+  restoresSchema,
   schoolsSchema,
 } from '@yarnix/core';

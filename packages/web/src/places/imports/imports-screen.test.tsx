@@ -1,4 +1,4 @@
-import type { ImportView } from '@yarnix/core';
+import { PIECE_BYTES, type ImportView, type RestoreView } from '@yarnix/core';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { v7 } from 'uuid';
 import { office, open, openOffice, Refused } from '../../testing/office.tsx';
@@ -12,6 +12,7 @@ const brought = (over: Partial<ImportView> = {}): ImportView => ({
 beforeEach(() => {
   openOffice();
   office.answer('/api/imports', { imports: [] });
+  office.answer('/api/restores', { restores: [] });
 });
 const opened = () => open('/imports', { '/imports': ImportsScreen, '/imports/:importId': () => <p>Its columns</p> });
 const choose = (label: string, ...files: File[]) =>
@@ -86,22 +87,59 @@ describe('a firm as a file', () => {
     ]);
   });
 
-  test('is read back, and what came is counted', async () => {
-    office.answer('PUT /api/export', { systems: 1, readings: 1200, photos: 0 });
+  const restore = (over: Partial<RestoreView> = {}): RestoreView => ({
+    id: '019a0000-0000-7000-8000-00000000000a',
+    name: 'firm.json',
+    size: 2,
+    pieces: 1,
+    state: 'done',
+    total: 1,
+    done: 1,
+    systems: 1,
+    readings: 1200,
+    photos: 0,
+    error: null,
+    askedAt: '2026-10-10T12:00:00.000Z',
+    endedAt: null,
+    ...over,
+  });
+  /** The server of one file: what it says of it each time it is asked. */
+  const saying = (...views: RestoreView[]) => {
+    let at = -1;
+    const next = () => views[(at = Math.min(at + 1, views.length - 1))]!;
+    office.answer('/api/restores', () => ({ restores: at < 0 ? [] : [views[at]] }));
+    office.answer('PUT /api/restores/*', next);
+    office.answer('/api/restores/*', next);
+  };
+
+  test('is sent in pieces, and what came back of it is told', async () => {
+    saying(restore({ state: 'coming', pieces: 0 }), restore({ state: 'waiting' }), restore());
     opened();
-    const file = new File(['{}'], 'firm.json');
+    const file = new File([new Uint8Array(PIECE_BYTES + 5)], 'firm.json');
     choose(BACK, file);
-    expect(await screen.findByText(/^1 system and 1,200 readings are here/)).toBeTruthy();
-    expect(office.sent('PUT', /export/)).toEqual([file]);
+    expect(await screen.findByText(/^1 system and 1,200 readings of firm.json are here/)).toBeTruthy();
+    expect(office.sent('PUT', /pieces/).map((piece) => (piece as Blob).size)).toEqual([PIECE_BYTES, 5]);
   });
 
-  test('one that is too large or is refused says so, and the field takes another', async () => {
+  test('one that is under way is told with how far it is, and no other is taken meanwhile', async () => {
+    office.answer('/api/restores', { restores: [restore({ state: 'restoring', total: 40, done: 12 })] });
     opened();
-    choose(BACK, fileOf('firm.zip', 65 * 1024 * 1024));
-    expect((await screen.findByRole('alert')).textContent).toContain('larger than 64 MB');
-    office.answer('PUT /api/export', new Refused('This firm has systems already.', [], 409));
-    choose(BACK, new File(['{}'], 'firm.json'));
-    await waitFor(() => expect(screen.getByRole('alert').textContent).toBe('This firm has systems already.'));
+    expect(await screen.findByText('Keeping it: 12 of 40 systems.')).toBeTruthy();
+    expect(screen.getByRole<HTMLProgressElement>('progressbar').value).toBe(12);
+    expect(screen.getByLabelText<HTMLInputElement>(BACK).disabled).toBe(true);
+  });
+
+  test('one that is refused says why, and the field takes another', async () => {
+    office.answer('/api/restores', {
+      restores: [restore({ state: 'refused', error: 'It was cut short. Nothing of it was kept.' })],
+    });
+    opened();
+    expect((await screen.findByRole('alert')).textContent).toBe(
+      'firm.json was refused. It was cut short. Nothing of it was kept.',
+    );
     expect(screen.getByLabelText<HTMLInputElement>(BACK).disabled).toBe(false);
+    office.answer('PUT /api/restores/*', new Refused('It is larger than 8 GB.', [], 422));
+    choose(BACK, new File(['{}'], 'firm.json'));
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('It is larger than 8 GB.'));
   });
 });

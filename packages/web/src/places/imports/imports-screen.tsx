@@ -3,11 +3,11 @@ import { useDropzone } from 'react-dropzone';
 import { Link, useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { put } from '../../app/api.ts';
-import { replySchema } from '../../app/replies/index.ts';
 import { queries } from '../../app/queries.ts';
 import { Failed, Loading } from '../../app/states.tsx';
 import { Button } from '../../kit/button.tsx';
-import { sayImport, sayReadings, saySystems } from './import-words.ts';
+import { sayImport } from './import-words.ts';
+import { WholeFirm } from './whole-firm.tsx';
 
 const LARGEST = 32 * 1024 * 1024;
 
@@ -58,74 +58,6 @@ function BringFile() {
         </p>
       )}
     </div>
-  );
-}
-
-const FILE =
-  'inline-flex min-h-12 items-center rounded-[4px] border-[1.5px] border-rule-strong bg-raised px-4 font-semibold hover:border-copper';
-const LARGEST_FIRM = 64 * 1024 * 1024;
-
-/** All of a firm as a file, and back: nothing of it may be here yet. */
-function WholeFirm() {
-  const client = useQueryClient();
-  const restoring = useMutation({
-    mutationFn: async (file: File) => {
-      if (file.size > LARGEST_FIRM) throw new Error('It is larger than 64 MB: take it out in parts.');
-      const [schema, restored] = await Promise.all([replySchema('restoredSchema'), put('/api/export', file)]);
-      return schema.parse(restored);
-    },
-    onSuccess: () => client.invalidateQueries(),
-  });
-  return (
-    <section
-      aria-labelledby="whole"
-      className="grid max-w-[70ch] justify-items-start gap-3 border-t border-rule-strong pt-4"
-    >
-      <h2 id="whole" className="text-[20px] font-bold">
-        All of the firm as a file
-      </h2>
-      <p className="text-soft">
-        Systems, parts, visits, readings, meters and photos, in a form any program can read. Such a file is read back
-        into a firm that has none of it yet, all of it or nothing.
-      </p>
-      <p className="flex flex-wrap gap-2">
-        <a href="/api/export.zip" download className={FILE}>
-          With photos, ZIP
-        </a>
-        <a href="/api/export.json" download className={FILE}>
-          JSON alone
-        </a>
-        <a href="/api/readings.csv" download className={FILE}>
-          Readings, CSV
-        </a>
-      </p>
-      <label className="grid gap-1">
-        <span className="label">Read a firm’s file back</span>
-        <input
-          type="file"
-          accept=".zip,.json,application/zip,application/json"
-          className="min-h-12 file:mr-3 file:min-h-12 file:rounded-[4px] file:border-[1.5px] file:border-solid file:border-rule-strong file:bg-raised file:px-4 file:font-semibold"
-          disabled={restoring.isPending}
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            if (file) restoring.mutate(file);
-            event.target.value = '';
-          }}
-        />
-      </label>
-      {restoring.isPending && <p role="status">Reading it back…</p>}
-      {restoring.error && (
-        <p role="alert" className="font-semibold text-act">
-          {restoring.error.message}
-        </p>
-      )}
-      {restoring.data && (
-        <p role="status" className="font-semibold">
-          {saySystems(restoring.data.systems)} and {sayReadings(restoring.data.readings)} are here; every part is judged
-          anew now.
-        </p>
-      )}
-    </section>
   );
 }
 

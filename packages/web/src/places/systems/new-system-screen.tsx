@@ -1,6 +1,6 @@
 import {
   componentsFor,
-  givenDateSchema,
+  dateSchema,
   SYSTEM_KIND_NAMES,
   SYSTEM_KINDS,
   systemKindSchema,
@@ -29,7 +29,7 @@ const formSchema = z.object({
   address: z.string().trim().min(1, 'Where is it?').max(120, 'at most 120 characters'),
   area: z.string().trim().max(40, 'at most 40 characters').optional(),
   kind: systemKindSchema,
-  installedOn: givenDateSchema.optional(),
+  installedOn: dateSchema.optional(),
   plate: plateFormSchema,
 });
 type Form = z.infer<typeof formSchema>;

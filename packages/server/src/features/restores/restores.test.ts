@@ -4,10 +4,13 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { loadFirm } from '../../database/load-firm.ts';
+import type { Runner } from '../../jobs/runner.ts';
+import { fileAt, restoreFirm, saidIn, sendFirm, type Target } from '../../testing/firm-files.ts';
 import {
   benchReading,
   makeSystem,
   openSuite,
+  runnerOf,
   startVisit,
   systemBody,
   type MadeSystem,
@@ -18,29 +21,9 @@ const AS_OF = 20_730;
 const now = () => new Date(AS_OF * 86_400_000 + 40_000_000);
 type App = Suite['app'];
 
-/** A file as bytes. */
-async function file(app: App, path: string): Promise<Buffer> {
-  const { body } = await request(app)
-    .get(path)
-    .buffer(true)
-    .parse((response, done) => {
-      const pieces: Buffer[] = [];
-      response.on('data', (piece: Buffer) => pieces.push(piece));
-      response.on('end', () => done(null, Buffer.concat(pieces)));
-    })
-    .expect(200);
-  return body as Buffer;
-}
-const bring = (app: App, bytes: Buffer) =>
-  request(app).put('/api/export').set('content-type', 'application/octet-stream').send(bytes);
 /** All of a file but when it was made and whose firm it is now. */
 const plain = (bytes: Buffer | Uint8Array) => {
-  const {
-    exportedAt: _at,
-    firm: _firm,
-    ...rest
-  } = JSON.parse(Buffer.from(bytes).toString()) as Record<string, object[]>;
-  return rest as unknown as {
+  return saidIn(bytes) as unknown as {
     systems: { id: string; photos: { id: string }[]; decisions: object[] }[];
     people: object[];
     meters: object[];
@@ -143,25 +126,29 @@ async function liveIn(app: App): Promise<void> {
 
 describe.each([3, 41, 977])('a firm of seed %d', (seed) => {
   let [from, into]: Suite[] = [];
-  let [source, target]: App[] = [];
+  let source: App | undefined;
+  let runner: Runner;
+  let target: Target;
   const firm = simulateFirm({ seed, systems: 4 + (seed % 3), asOf: AS_OF, years: [1, 3] });
   beforeAll(async () => {
     [from, into] = [await openSuite(now), await openSuite(now)];
     await loadFirm(from.db, firm);
     source = from.appFor({ firmId: firm.id, personId: firm.people[0]!.id });
-    target = into.app;
+    ({ runner } = runnerOf(into, now));
+    target = { app: into.app, runner };
     await liveIn(source);
   });
   afterAll(async () => {
+    await runner.stop();
     await from!.close();
     await into!.close();
   });
 
   test('written, read into an empty firm and written again is the same', async () => {
-    const zip = await file(source!, '/api/export.zip');
+    const zip = await fileAt(source!, '/api/export.zip');
     const first = unzipSync(zip);
     const was = plain(first['firm.json']!);
-    expect(was).toEqual(plain(await file(source!, '/api/export.json')));
+    expect(was).toEqual(plain(await fileAt(source!, '/api/export.json')));
     expect(was.systems.length).toBe(5 + (seed % 3));
     const planned = was.systems.find(({ decisions }) => decisions.length > 0);
     expect(planned).toMatchObject({ byHand: [{ minutes: 20 }], setAside: [{ reason: 'new one is ordered' }] });
@@ -171,10 +158,16 @@ describe.each([3, 41, 977])('a firm of seed %d', (seed) => {
       dayOrders: [{ systems: [planned!.id] }],
       vans: [{ count: 2 }],
     });
-    const { body } = await bring(target!, zip).expect(200);
-    expect(body).toMatchObject({ systems: was.systems.length, photos: 1 });
+    const systems = was.systems.length;
+    expect(await restoreFirm(target, zip)).toMatchObject({
+      state: 'done',
+      systems,
+      total: systems,
+      photos: 1,
+      error: null,
+    });
 
-    const again = unzipSync(await file(target!, '/api/export.zip'));
+    const again = unzipSync(await fileAt(target.app, '/api/export.zip'));
     expect(plain(again['firm.json']!)).toEqual(was);
     const names = Object.keys(first);
     expect(Object.keys(again)).toEqual(names);
@@ -182,47 +175,57 @@ describe.each([3, 41, 977])('a firm of seed %d', (seed) => {
       expect(Buffer.from(again[name]!)).toEqual(Buffer.from(first[name]!));
     // Whoever reads it back is in it no more than they were; and nothing comes in a second time.
     expect(was.people.length).toBeGreaterThan(0);
-    const { body: refused } = await bring(target!, zip).expect(409);
-    expect(refused).toMatchObject({ code: 'id-taken' });
-    expect(plain(await file(target!, '/api/export.json'))).toEqual(was);
+    const second = await restoreFirm(target, zip);
+    expect(second).toMatchObject({ state: 'refused', systems: 0 });
+    expect(second.error).toMatch(/is here already.*Nothing of it was kept\.$/);
+    expect(plain(await fileAt(target.app, '/api/export.json'))).toEqual(was);
     expect(await into!.db('refits').where({ firm_id: into!.firmId }).first()).toBeDefined();
   });
 });
 
 describe('in parts, and what is none', () => {
   let [from, into]: Suite[] = [];
+  let runner: Runner;
   beforeAll(async () => {
     [from, into] = [await openSuite(now), await openSuite(now)];
+    ({ runner } = runnerOf(into, now));
     for (let i = 0; i < 5; i += 1) await makeSystem(from.app, { ...systemBody(), customerId: v7() });
   });
   afterAll(async () => {
+    await runner.stop();
     await from!.close();
     await into!.close();
   });
 
   test('parts of a firm come after each other, each whole, and are the firm together', async () => {
-    const whole = plain(await file(from!.app, '/api/export.json'));
+    const whole = plain(await fileAt(from!.app, '/api/export.json'));
     let path: string | undefined = '/api/export.zip?count=2';
     let parts = 0;
     while (path !== undefined) {
       const reply: { headers: Record<string, string> } = await request(from!.app).get(path).expect(200);
-      await bring(into!.app, await file(from!.app, path)).expect(200);
+      expect(await restoreFirm({ app: into!.app, runner }, await fileAt(from!.app, path))).toMatchObject({
+        state: 'done',
+      });
       path = reply.headers.link?.split('>')[0]?.slice(1);
       parts += 1;
     }
     expect(parts).toBe(3);
-    expect(plain(await file(into!.app, '/api/export.json'))).toEqual(whole);
+    expect(plain(await fileAt(into!.app, '/api/export.json'))).toEqual(whole);
   });
 
   test('a file that is none, is cut short or is somebody else’s is refused, and nothing of it stays', async () => {
-    const zip = await file(from!.app, '/api/export.zip');
+    const zip = await fileAt(from!.app, '/api/export.zip');
     const json = JSON.parse(Buffer.from(unzipSync(zip)['firm.json']!).toString()) as {
       systems: { visits: object[]; readings: { takenAt: string }[] }[];
     };
     const empty = await openSuite(now);
-    const refused = async (bytes: Buffer, code = 'file-unreadable') =>
-      expect((await bring(empty.app, bytes)).body).toMatchObject({ code });
-    await refused(Buffer.from(''));
+    const { runner: worker } = runnerOf(empty, now);
+    const refused = async (bytes: Buffer) =>
+      expect(await restoreFirm({ app: empty.app, runner: worker }, bytes)).toMatchObject({
+        state: 'refused',
+        systems: 0,
+      });
+    expect((await sendFirm(empty.app, Buffer.from(''))).body).toMatchObject({ code: 'invalid-request' });
     await refused(Buffer.from('{"form":"another"}'));
     await refused(Buffer.from('{"systems":[]}'));
     await refused(zip.subarray(0, zip.length - 200));
@@ -230,10 +233,10 @@ describe('in parts, and what is none', () => {
     const broken = structuredClone(json);
     (broken.systems[3] as unknown as { address: number }).address = 12;
     await refused(Buffer.from(JSON.stringify(broken)));
-    expect(plain(await file(empty.app, '/api/export.json')).systems).toEqual([]);
-    await bring(empty.appFor({ firmId: empty.firmId, personId: v7(), permissions: ['look', 'record'] }), zip).expect(
-      403,
-    );
+    expect(plain(await fileAt(empty.app, '/api/export.json')).systems).toEqual([]);
+    const technician = empty.appFor({ firmId: empty.firmId, personId: v7(), permissions: ['look', 'record'] });
+    expect((await sendFirm(technician, zip)).status).toBe(403);
+    await worker.stop();
     await empty.close();
   });
 });
@@ -250,15 +253,16 @@ test('what rests on what is not in the file would rest on another firm’s: it i
   const theirs = await openSuite(now);
   await liveIn(theirs.app);
   const other = await makeSystem(theirs.app, { ...systemBody(), customerId: v7() });
-  const before = plain(await file(theirs.app, '/api/export.json'));
-  const outsider = theirs.appFor(await theirs.addFirm('Other'));
-  const json = (await file(theirs.app, '/api/export.json')).toString();
+  const before = plain(await fileAt(theirs.app, '/api/export.json'));
+  const { runner } = runnerOf(theirs, now);
+  const outsider = { app: theirs.appFor(await theirs.addFirm('Other')), runner };
+  const json = (await fileAt(theirs.app, '/api/export.json')).toString();
   const naming = async (change: (system: Lone) => void) => {
     const loose = JSON.parse(json) as { people: object[]; systems: Lone[] };
     change(loose.systems.find(({ readings }) => readings.length > 0)!);
-    const reply = await bring(outsider, Buffer.from(JSON.stringify(loose)));
-    expect(reply.body).toMatchObject({ code: 'file-unreadable' });
-    return (reply.body as { detail: string }).detail;
+    const { state, error } = await restoreFirm(outsider, Buffer.from(JSON.stringify(loose)));
+    expect(state).toBe('refused');
+    return error ?? '';
   };
   expect(await naming((s) => (s.readings[0]!.componentId = other.part('contactor')))).toMatch(/^It names part /);
   expect(await naming((s) => (s.readings[0]!.visitId = v7()))).toMatch(/^It names visit /);
@@ -267,7 +271,8 @@ test('what rests on what is not in the file would rest on another firm’s: it i
   expect(await naming((s) => (s.decisions[0]!.personId = v7()))).toMatch(/^It names person /);
   expect(await naming((s) => (s.setAside[0]!.componentId = other.part('contactor')))).toMatch(/^It names part /);
   // Nor can a person of theirs be taken over by being listed.
-  expect((await bring(outsider, Buffer.from(json))).body).toMatchObject({ code: 'id-taken' });
-  expect(plain(await file(theirs.app, '/api/export.json'))).toEqual(before);
+  expect((await restoreFirm(outsider, Buffer.from(json))).error).toMatch(/belongs to another firm/);
+  expect(plain(await fileAt(theirs.app, '/api/export.json'))).toEqual(before);
+  await runner.stop();
   await theirs.close();
 });

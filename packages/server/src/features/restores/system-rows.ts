@@ -1,16 +1,35 @@
 import { severityOf, type ExportedSystem } from '@yarnix/core';
 import { digestOf } from '../../database/digest.ts';
-import type { RequestContext } from '../../identity/context.ts';
 import { labelOf } from '../parts/replacement.ts';
+
+/** In which firm something is kept, and by whom what nobody is known to have done. */
+export interface By {
+  readonly firmId: string;
+  readonly personId: string;
+}
 
 /** Rows of a table, by column. */
 export type Rows = Record<string, unknown>[];
 
 const json = (value: unknown) => (value === null ? null : JSON.stringify(value));
 
-function readingRows(context: RequestContext, system: ExportedSystem): Rows {
+/** Readings, each behind the one it corrects: rows are written some at a time, and each rests on what is there. */
+function correctedFirst(readings: ExportedSystem['readings']): ExportedSystem['readings'] {
+  const corrects = new Map(readings.map((r) => [r.id, r.supersedes]));
+  const depth = (id: string): number => {
+    let deep = 0;
+    for (let at = corrects.get(id); typeof at === 'string'; at = corrects.get(at)) deep += 1;
+    return deep;
+  };
+  return readings
+    .map((reading) => ({ reading, deep: depth(reading.id) }))
+    .sort((a, b) => a.deep - b.deep)
+    .map(({ reading }) => reading);
+}
+
+function readingRows(context: By, system: ExportedSystem): Rows {
   const personOfVisit = new Map(system.visits.map((v) => [v.id, system.by[v.id]]));
-  return system.readings.map((r) => ({
+  return correctedFirst(system.readings).map((r) => ({
     id: r.id,
     firm_id: context.firmId,
     system_id: system.id,
@@ -35,7 +54,7 @@ function readingRows(context: RequestContext, system: ExportedSystem): Rows {
   }));
 }
 
-const looseEndRows = (context: RequestContext, system: ExportedSystem): Rows =>
+const looseEndRows = (context: By, system: ExportedSystem): Rows =>
   system.looseEnds.map((e) => ({
     id: e.id,
     firm_id: context.firmId,
@@ -48,7 +67,7 @@ const looseEndRows = (context: RequestContext, system: ExportedSystem): Rows =>
     left_because: e.leftBecause,
   }));
 
-const decisionRows = (context: RequestContext, system: ExportedSystem): Rows =>
+const decisionRows = (context: By, system: ExportedSystem): Rows =>
   system.decisions.map(({ personId, window, by, at, ...d }) => ({
     ...d,
     firm_id: context.firmId,
@@ -61,7 +80,7 @@ const decisionRows = (context: RequestContext, system: ExportedSystem): Rows =>
   }));
 
 /** What is planned on a system: what was decided, noted by hand, set aside. */
-function plannedRows(context: RequestContext, system: ExportedSystem): Record<string, Rows> {
+function plannedRows(context: By, system: ExportedSystem): Record<string, Rows> {
   const own = { firm_id: context.firmId, system_id: system.id };
   return {
     job_decisions: decisionRows(context, system),
@@ -86,7 +105,7 @@ function plannedRows(context: RequestContext, system: ExportedSystem): Record<st
 }
 
 /** Rows of one system, by table, in the order in which one rests on the other. */
-export function systemRows(context: RequestContext, system: ExportedSystem): Record<string, Rows> {
+export function systemRows(context: By, system: ExportedSystem): Record<string, Rows> {
   const own = { firm_id: context.firmId, system_id: system.id };
   const by = (id: string): string => system.by[id] ?? context.personId;
   return {

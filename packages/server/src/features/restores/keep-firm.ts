@@ -1,57 +1,60 @@
-import { type ExportedSystem, type Restored } from '@yarnix/core';
+import type { ExportedFirm, ExportedSystem } from '@yarnix/core';
 import type { Knex } from 'knex';
 import { digestOf } from '../../database/digest.ts';
 import { ProblemError } from '../../http/problems.ts';
-import { isAhead } from '../../http/times.ts';
-import type { RequestContext } from '../../identity/context.ts';
 import { pictureOf } from '../photos/picture.ts';
-import { readFirmFile, refuseFile, type ReadFirm } from './read-firm-file.ts';
-import { systemRows, type Rows } from './system-rows.ts';
+import type { FirmFile } from './firm-file.ts';
+import { FileRefused, refuseFile } from './refusal.ts';
+import { systemRows, type By, type Rows } from './system-rows.ts';
 
 const ROWS_AT_A_TIME = 1000;
 
-/** Photos of a system whose pictures are there; of one that is not, nothing is kept. */
-async function photosOf(context: RequestContext, system: ExportedSystem, photos: ReadFirm['photos']): Promise<Rows> {
-  const rows: Rows = [];
-  for (const photo of system.photos) {
-    const bytes = photos.get(photo.id);
-    if (!bytes) continue;
-    const { thumb, mime } = await pictureOf(Buffer.from(bytes));
-    rows.push({
-      id: photo.id,
-      firm_id: context.firmId,
-      system_id: system.id,
-      visit_id: photo.visitId,
-      component_id: photo.componentId,
-      reading_id: photo.readingId,
-      person_id: system.by[photo.id] ?? context.personId,
-      subject: photo.subject,
-      note: photo.note,
-      taken_at: photo.takenAt,
-      width: photo.width,
-      height: photo.height,
-      mime,
-      digest: digestOf(photo.id),
-      bytes: Buffer.from(bytes),
-      thumb,
-    });
-  }
-  return rows;
+/** A photo of a system with its picture; null where the file has no picture of it. */
+async function photoRow(
+  context: By,
+  system: ExportedSystem,
+  photo: ExportedSystem['photos'][number],
+  file: FirmFile,
+): Promise<Rows[number] | null> {
+  const bytes = await file.photo(photo.id);
+  if (!bytes) return null;
+  const { thumb, mime } = await pictureOf(bytes).catch((error: unknown) => {
+    if (error instanceof ProblemError) return refuseFile(`Photo ${photo.id}: ${error.detail}`);
+    throw error;
+  });
+  return {
+    id: photo.id,
+    firm_id: context.firmId,
+    system_id: system.id,
+    visit_id: photo.visitId,
+    component_id: photo.componentId,
+    reading_id: photo.readingId,
+    person_id: system.by[photo.id] ?? context.personId,
+    subject: photo.subject,
+    note: photo.note,
+    taken_at: photo.takenAt,
+    width: photo.width,
+    height: photo.height,
+    mime,
+    digest: digestOf(photo.id),
+    bytes,
+    thumb,
+  };
 }
 
-const IN_USE = 'Some of what is in it is here already, or belongs to another firm. Nothing of it was kept.';
+export const IN_USE = 'Some of what is in it is here already, or belongs to another firm.';
 
 /** Keeps rows of which none may be there yet. */
 async function insertNew(db: Knex, table: string, rows: Rows): Promise<void> {
   for (let at = 0; at < rows.length; at += ROWS_AT_A_TIME) {
     const some = rows.slice(at, at + ROWS_AT_A_TIME);
     const made = await db(table).insert(some).onConflict().ignore().returning<object[]>('firm_id');
-    if (made.length !== some.length) throw new ProblemError('id-taken', IN_USE);
+    if (made.length !== some.length) throw new FileRefused(IN_USE);
   }
 }
 
 /** Keeps rows that may be there from an earlier part of the same firm; those of another firm are in the way. */
-async function insertMissing(db: Knex, context: RequestContext, table: string, rows: Rows): Promise<void> {
+async function insertMissing(db: Knex, context: By, table: string, rows: Rows): Promise<void> {
   if (rows.length === 0) return;
   await db(table).insert(rows).onConflict().ignore();
   const ours = await db(table)
@@ -61,11 +64,11 @@ async function insertMissing(db: Knex, context: RequestContext, table: string, r
       rows.map((r) => r.id as string),
     )
     .count<{ count: string }[]>('* as count');
-  if (Number(ours[0]?.count) !== rows.length) throw new ProblemError('id-taken', IN_USE);
+  if (Number(ours[0]?.count) !== rows.length) throw new FileRefused(IN_USE);
 }
 
 /** How a firm judges, plans and signs: taken over only where there is no system yet, else it has chosen its own. */
-async function restoreSettings(db: Knex, { firmId }: RequestContext, firm: ReadFirm['firm']): Promise<void> {
+async function restoreSettings(db: Knex, { firmId }: By, firm: ExportedFirm): Promise<void> {
   if (await db('systems').where({ firm_id: firmId }).first<object | undefined>('id')) return;
   const { areas = [], ...planning } = firm.planning ?? {};
   await db('firms')
@@ -81,7 +84,7 @@ async function restoreSettings(db: Knex, { firmId }: RequestContext, firm: ReadF
 }
 
 /** Orders of days and what is in vans, where none is known yet. */
-async function restoreDays(db: Knex, { firmId }: RequestContext, { dayOrders, vans }: ReadFirm['firm']): Promise<void> {
+async function restoreDays(db: Knex, { firmId }: By, { dayOrders, vans }: ExportedFirm): Promise<void> {
   const orders = dayOrders.map(({ personId, day, systems }) => ({
     firm_id: firmId,
     person_id: personId,
@@ -94,9 +97,8 @@ async function restoreDays(db: Knex, { firmId }: RequestContext, { dayOrders, va
 }
 
 /** What the systems rest on. */
-async function restoreFirm(db: Knex, context: RequestContext, { firm, systems }: ReadFirm): Promise<void> {
+async function restoreFirm(db: Knex, context: By, firm: ExportedFirm): Promise<void> {
   const firm_id = context.firmId;
-  await restoreSettings(db, context, firm);
   const [last] = await db('people').where({ firm_id }).max<{ position: number | null }[]>('position as position');
   const first = (last?.position ?? -1) + 1;
   await insertMissing(
@@ -132,32 +134,31 @@ async function restoreFirm(db: Knex, context: RequestContext, { firm, systems }:
     loaded_at: db.fn.now(),
   }));
   if (tables.length > 0) await db('refrigerants').insert(tables).onConflict().ignore();
-  const customers = new Map(systems.map((s) => [s.customerId, s.customerName]));
-  await insertMissing(
-    db,
-    context,
-    'customers',
-    [...customers].map(([id, name]) => ({ id, firm_id, name })),
-  );
   await restoreDays(db, context, firm);
 }
 
-/** Reads a firm's file back, all of it or nothing, in the caller's transaction. */
-export async function restore(db: Knex, context: RequestContext, bytes: Buffer, now: Date): Promise<Restored> {
-  const read = await readFirmFile(bytes);
-  const ahead = read.systems.flatMap((s) => s.readings).find((r) => isAhead(r.takenAt, now));
-  if (ahead) refuseFile(`A reading in it was taken at ${ahead.takenAt}, which is still to come.`);
-  await restoreFirm(db, context, read);
-  let photos = 0;
-  for (const system of read.systems) {
-    for (const [table, rows] of Object.entries(systemRows(context, system))) await insertNew(db, table, rows);
-    const pictures = await photosOf(context, system, read.photos);
-    await insertNew(db, 'photos', pictures);
-    photos += pictures.length;
+/** What a firm's systems rest on, kept in a transaction before the first of them. Throws FileRefused where an id of it is another firm's. */
+export async function keepFirm(held: Knex.Transaction, context: By, firm: ExportedFirm): Promise<void> {
+  await restoreSettings(held, context, firm);
+  await restoreFirm(held, context, firm);
+}
+
+/** A system without its photos, kept in a transaction. Throws FileRefused where any of it is here already. */
+export async function keepSystem(held: Knex.Transaction, context: By, system: ExportedSystem): Promise<void> {
+  const customer = { id: system.customerId, firm_id: context.firmId, name: system.customerName };
+  await insertMissing(held, context, 'customers', [customer]);
+  for (const [table, rows] of Object.entries(systemRows(context, system))) await insertNew(held, table, rows);
+}
+
+/**
+ * The photos of a system that is kept, one at a time: of all of them there may be more than there is memory. Those that are
+ * here stay as they are.
+ */
+export async function keepPhotos(db: Knex, context: By, system: ExportedSystem, file: FirmFile): Promise<void> {
+  const own = { firm_id: context.firmId, system_id: system.id };
+  const here = new Set(await db('photos').where(own).pluck<string[]>('id'));
+  for (const photo of system.photos.filter(({ id }) => !here.has(id))) {
+    const row = await photoRow(context, system, photo, file);
+    if (row) await insertNew(db, 'photos', [row]);
   }
-  return {
-    systems: read.systems.length,
-    readings: read.systems.reduce((sum, s) => sum + s.readings.length, 0),
-    photos,
-  };
 }
