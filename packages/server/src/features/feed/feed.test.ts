@@ -1,4 +1,5 @@
 import type { Feed } from '@yarnix/core';
+import { setTimeout as sleep } from 'node:timers/promises';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { connect } from '../../database/connection.ts';
@@ -20,6 +21,19 @@ const ask = async (after: string | null = null, limit = 200, app = suite.app): P
       .get(`/api/feed?limit=${limit}${after === null ? '' : `&after=${after}`}`)
       .expect(200)
   ).body as Feed;
+/**
+ * Waits until all that is written can be told. The server knows of transactions in every database it has: while another suite's
+ * is open that began before, what was written since waits.
+ */
+async function settled(): Promise<void> {
+  for (;;) {
+    const { rows } = await suite.db.raw<{ rows: { waiting: boolean }[] }>(
+      'select exists (select 1 from feed where xact >= pg_snapshot_xmin(pg_current_snapshot())) as waiting',
+    );
+    if (!rows[0]!.waiting) return;
+    await sleep(20);
+  }
+}
 /** Reads on to the end, by pages. */
 async function rest(after: string | null, limit = 3) {
   const events: Feed['events'] = [];
@@ -37,6 +51,7 @@ const read = (microfarads: number, id = v7()) =>
     .send(benchReading({ visitId: visit, componentId: system.part('run-capacitor'), inputs: { microfarads } }));
 
 test('what happened is told in order, once, and from where somebody was', async () => {
+  await settled();
   const first = await rest(null);
   expect(first.events.map((e) => e.kind)).toEqual([
     'system-entered',
@@ -55,6 +70,7 @@ test('what happened is told in order, once, and from where somebody was', async 
     .put(`/api/visits/${visit}/closing`)
     .send({ closedAt: '2026-10-10T15:00:00.000Z' })
     .expect(200);
+  await settled();
   const second = await rest(first.at);
   // The same PUT twice is one reading.
   expect(second.events.filter((e) => e.kind !== 'part-stands-otherwise').map((e) => [e.kind, e.id])).toEqual([
@@ -70,6 +86,7 @@ test('what happened is told in order, once, and from where somebody was', async 
 });
 
 test('a transaction that began first and ends last is not passed over', async () => {
+  await settled();
   const { at } = await rest(null);
   const own = { firm_id: suite.firmId, customer_id: (await suite.db('systems').first('customer_id')).customer_id };
   const row = (id: string) => ({
@@ -92,6 +109,7 @@ test('a transaction that began first and ends last is not passed over', async ()
   expect((await ask(at)).events).toEqual([]);
   await trx.commit();
   await other.destroy();
+  await settled();
   expect((await ask(at)).events.map((e) => e.id)).toEqual([slow, fast]);
 });
 
@@ -102,6 +120,7 @@ test('while many write at once, a reader by pages gets everything, and nothing t
     components: system.body.components.map((c) => ({ ...c, id: v7() })),
   });
   const into = await startVisit(suite.app, other.id);
+  await settled();
   let { at } = await rest(null, 100);
   const seen: string[] = [];
   const ids = Array.from({ length: 60 }, () => v7());
@@ -123,6 +142,7 @@ test('while many write at once, a reader by pages gets everything, and nothing t
   ).finally(() => (writing = false));
   for (let over = false; !over;) {
     over = !writing;
+    if (over) await settled();
     const page = await ask(at, 7);
     seen.push(...page.events.filter((e) => e.kind === 'reading-taken').map((e) => e.id));
     at = page.next;
