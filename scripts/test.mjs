@@ -34,18 +34,23 @@ const check = (name, command, args) => ({
 
 /**
  * Tests of one project by Jest, in one process; a step beside it has the other core. `env`: what they are told besides. `how`:
- * in which way, where the same tests run in two.
+ * in which way, where the same tests run in two. What a failed test leaves open must not keep the command from ending: its results
+ * are in the file by then.
  */
 function jest(project, env, args = [], how = '') {
   const file = join(results, `${project}${how.replaceAll(' ', '-')}.json`);
   const covered = has('coverage')
-    ? ['--coverage', '--coverageReporters=json-summary', `--coverageDirectory=${join(results, 'coverage', `${project}${how}`)}`]
+    ? [
+        '--coverage',
+        '--coverageReporters=json-summary',
+        `--coverageDirectory=${join(results, 'coverage', `${project}${how}`)}`,
+      ]
     : [];
   return {
     name: `jest: ${project}${how}`,
     command: 'npx',
     args: [
-      ...['jest', '--selectProjects', project, '--ci', '--runInBand', '--json', `--outputFile=${file}`],
+      ...['jest', '--selectProjects', project, '--ci', '--runInBand', '--forceExit', '--json', `--outputFile=${file}`],
       ...covered,
       ...(shard ? [shard] : []),
       ...args,

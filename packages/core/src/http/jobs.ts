@@ -16,7 +16,7 @@ export const jobKeySchema = z
   .regex(/^(part|call|owed|hand|round):[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'is no job');
 
 export const decisionNoteSchema = text(300);
-export const jobTextSchema = line(160, 'what is to do');
+export const jobTextSchema = line(160, 'the task', 'say what is to do');
 export const jobMinutesSchema = z.number().int().min(5, 'at least 5 minutes').max(960, 'at most 960 minutes');
 
 /** A decision on a job: what, why, on which day and by whom. `version` is the one it was decided upon. */

@@ -56,12 +56,12 @@ export type NewReading = z.infer<typeof newReadingSchema>;
 /** What a technician puts in place of a reading's verdict, or takes back. */
 export const newRulingSchema = z.object({
   standing: z.enum(['sound', 'watch', 'act', 'stop'], { error: 'is no verdict' }),
-  why: line(300, 'why'),
+  why: line(300, 'the reason', 'why?'),
   withdrawn: z.boolean().default(false),
 });
 export type NewRuling = z.infer<typeof newRulingSchema>;
 
-const rulingSchema = z.object({ standing: z.enum(STANDINGS), why: line(300, 'why'), by: text(10) });
+const rulingSchema = z.object({ standing: z.enum(STANDINGS), why: line(300, 'the reason', 'why?'), by: text(10) });
 
 /** A reading as it is kept. */
 export const readingSchema = z.object({

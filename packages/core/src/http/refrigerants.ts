@@ -12,7 +12,7 @@ export const refrigerantNameSchema = z
   .regex(/^[\w-]+( [\w-]+)*$/, 'letters, digits and hyphens only')
   .transform(refrigerantName);
 
-const sourceSchema = line(200, 'where the figures come from');
+const sourceSchema = line(200, 'the source', 'where do the figures come from?');
 
 /** A supplier's table as it is loaded: the CSV file's text, and where it comes from. */
 export const newRefrigerantSchema = z.object({

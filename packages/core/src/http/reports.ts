@@ -4,7 +4,7 @@ import { idSchema, momentSchema } from './common.ts';
 
 /** What a firm writes at the head of its reports: its name there, and a line of its own, as its license. */
 export const reportHeadSchema = z.object({
-  name: line(80, 'whose report it is'),
+  name: line(80, 'the name', 'say whose report it is'),
   line: text(160),
 });
 export type ReportHead = z.infer<typeof reportHeadSchema>;

@@ -20,13 +20,9 @@ export const oneForm = (text: string): string => text.normalize('NFC');
 
 const most = (max: number): string => `at most ${max} characters`;
 
-/** A text that is there, as it is given and as it is kept: not blank, at most so many characters. `what` names it. */
-export const line = (max: number, what: string) =>
-  z
-    .string({ error: `${what} is missing` })
-    .trim()
-    .min(1, `${what} is missing`)
-    .max(max, most(max));
+/** A text that is there, as it is given and as it is kept: not blank, at most so many characters. `what` names it; `missing` is said in place of it. */
+export const line = (max: number, what: string, missing = `${what} is missing`) =>
+  z.string({ error: missing }).trim().min(1, missing).max(max, most(max));
 
 /** A text as it is given and as it is kept; it may be empty. */
 export const text = (max: number) => z.string().trim().max(max, most(max));

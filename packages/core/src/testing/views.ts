@@ -37,7 +37,7 @@ export const readingView = (day: string, over: Partial<ReadingView>): ReadingVie
   supersedes: null,
   superseded: false,
   probes: null,
-  instrument: '',
+  instrument: '019a0000-0000-7000-8000-0000000000aa',
   ...over,
 });
 
