@@ -4,8 +4,8 @@ import request from 'supertest';
 import { v7 } from 'uuid';
 import type { Runner } from '../jobs/runner.ts';
 
-/** A file the app hands out, as bytes. */
-export async function fileAt(app: Express, path: string): Promise<Buffer> {
+/** A file the app hands out, as bytes; of a type, where that is told. */
+export async function fileAt(app: Express, path: string, type = /./): Promise<Buffer> {
   const reply = await request(app)
     .get(path)
     .buffer(true)
@@ -14,7 +14,8 @@ export async function fileAt(app: Express, path: string): Promise<Buffer> {
       response.on('data', (piece: Buffer) => pieces.push(piece));
       response.on('end', () => done(null, Buffer.concat(pieces)));
     })
-    .expect(200);
+    .expect(200)
+    .expect('content-type', type);
   return reply.body as Buffer;
 }
 

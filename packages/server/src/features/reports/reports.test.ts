@@ -8,6 +8,7 @@ import { promisify } from 'node:util';
 import sharp from 'sharp';
 import request from 'supertest';
 import { v7 } from 'uuid';
+import { fileAt } from '../../testing/firm-files.ts';
 import {
   benchReading,
   makeSystem,
@@ -45,16 +46,7 @@ const close = (note = '') =>
 
 /** A PDF of the server, as a library that reads PDFs has it. */
 async function pdf(path: string): Promise<{ bytes: Buffer; doc: PDFDocumentProxy; text: string }> {
-  const { body } = (await request(suite.app)
-    .get(path)
-    .buffer(true)
-    .parse((response, done) => {
-      const pieces: Buffer[] = [];
-      response.on('data', (piece: Buffer) => pieces.push(piece));
-      response.on('end', () => done(null, Buffer.concat(pieces)));
-    })
-    .expect(200)
-    .expect('content-type', 'application/pdf')) as { body: Buffer };
+  const body = await fileAt(suite.app, path, /^application\/pdf$/);
   const doc = await getDocument({ data: new Uint8Array(body), useSystemFonts: false }).promise;
   const pages = await Promise.all(
     Array.from({ length: doc.numPages }, async (_, i) => (await (await doc.getPage(i + 1)).getTextContent()).items),

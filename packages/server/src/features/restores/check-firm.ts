@@ -38,7 +38,7 @@ function taken<T>(schema: Parser<T>, value: unknown, where: string): T {
 }
 
 /** The first name that is not among those that are there. */
-export function checkNamed(what: string, there: ReadonlySet<string>, named: readonly (string | null)[]): void {
+function checkNamed(what: string, there: ReadonlySet<string>, named: readonly (string | null)[]): void {
   const lost = named.find((id) => id !== null && !there.has(id));
   if (lost !== undefined) refuseFile(`It names ${what} ${lost}, which is not in it.`);
 }
@@ -94,7 +94,7 @@ const namedIn = (s: ExportedSystem) => ({
 });
 
 /**
- * A system of a file, the so-manieth, held to all that the app itself holds one to; what rests on what is not in the file
+ * The system of a file that has that number in it, the first being 1, held to all that the app itself holds one to; what rests on what is not in the file
  * would rest on whatever has that id here. Throws FileRefused with the place.
  */
 export function readSystem(value: unknown, number: number, firm: ExportedFirm, now: Date): ExportedSystem {

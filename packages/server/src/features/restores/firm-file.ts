@@ -10,7 +10,6 @@ export interface FirmFile {
   readonly json: () => AsyncIterable<Buffer>;
   /** A photo's bytes; null where the file has it not. */
   readonly photo: (id: string) => Promise<Buffer | null>;
-  readonly photos: number;
 }
 
 /** What the JSON of an archive may unpack to, bytes; it is read piece by piece. */
@@ -65,7 +64,6 @@ async function archive(file: StoredFile): Promise<FirmFile> {
     return refuseFile('It unpacks to more than can be read: take it out in parts.');
   return {
     json: () => unpacked(zip, json),
-    photos: photos.size,
     async photo(id) {
       const entry = photos.get(id);
       if (!entry) return null;
@@ -79,5 +77,5 @@ async function archive(file: StoredFile): Promise<FirmFile> {
 export async function openFirmFile(file: StoredFile): Promise<FirmFile> {
   const head = await buffer(file.read(0, Math.min(2, file.size)));
   if (head.toString('latin1') === 'PK') return archive(file);
-  return { json: () => file.read(0, file.size), photo: () => Promise.resolve(null), photos: 0 };
+  return { json: () => file.read(0, file.size), photo: () => Promise.resolve(null) };
 }

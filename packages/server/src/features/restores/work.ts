@@ -45,7 +45,7 @@ async function fieldsOf(file: FirmFile, now: Date): Promise<ExportedFirm> {
   return readFirm(whole, now);
 }
 
-/** The systems of a file, one at a time, from the so-manieth on; each is checked as it comes. */
+/** The systems of a file, one at a time, without the first `from` of them; each is checked as it comes. */
 async function* systemsOf(file: FirmFile, firm: ExportedFirm, from: number, now: Date) {
   let at = 0;
   for await (const entry of jsonEntries(file.json())) {

@@ -1,6 +1,6 @@
 import type { ImportDetail } from '@yarnix/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { change, send } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
@@ -9,24 +9,16 @@ import { Button } from '../../kit/button.tsx';
 import { ColumnsForm } from './columns-form.tsx';
 import { ImportRows } from './import-rows.tsx';
 import { isWorking, sayImport, sayReadings, sayRows } from './import-words.ts';
-
-const POLL_MS = 700;
+import { POLL_MS, useWhenOver } from './use-when-over.ts';
 
 const WORKS = { checking: 'Checking its rows', importing: 'Coming in', undoing: 'Being taken back' } as const;
 
 function useImport(id: string) {
-  const client = useQueryClient();
   const found = useQuery({
     ...queries.import(id),
     refetchInterval: (query) => (query.state.data && isWorking(query.state.data) ? POLL_MS : false),
   });
-  const working = found.data ? isWorking(found.data) : false;
-  const was = useRef(working);
-  useEffect(() => {
-    // What came in or went is seen wherever systems are: nothing that is kept of them on this device holds any more.
-    if (was.current && !working) void client.invalidateQueries();
-    was.current = working;
-  }, [client, working]);
+  useWhenOver(found.data ? isWorking(found.data) : false);
   return found;
 }
 

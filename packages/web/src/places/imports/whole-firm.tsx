@@ -1,29 +1,22 @@
 import { MOST_FIRM_BYTES, PIECE_BYTES, type RestoreView } from '@yarnix/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { v7 } from 'uuid';
 import { change, get, put } from '../../app/api.ts';
 import { queries } from '../../app/queries.ts';
 import { isUnderWay, sayRestore } from './restore-words.ts';
+import { POLL_MS, useWhenOver } from './use-when-over.ts';
 
-const POLL_MS = 700;
 const FILE =
   'inline-flex min-h-12 items-center rounded-[4px] border-[1.5px] border-rule-strong bg-raised px-4 font-semibold hover:border-copper';
 
 /** Firm's files that were brought, asked for again while one is being worked on. */
 function useRestores() {
-  const client = useQueryClient();
   const found = useQuery({
     ...queries.restores(),
     refetchInterval: (query) => (query.state.data?.restores.some(isUnderWay) ? POLL_MS : false),
   });
-  const working = found.data?.restores.some(isUnderWay) ?? false;
-  const was = useRef(working);
-  useEffect(() => {
-    // What came back is seen wherever systems are: nothing that is kept of them on this device holds any more.
-    if (was.current && !working) void client.invalidateQueries();
-    was.current = working;
-  }, [client, working]);
+  useWhenOver(found.data?.restores.some(isUnderWay) ?? false);
   return found;
 }
 
